@@ -16,16 +16,16 @@ export function listToCsv(list: Bom, currency: string): string {
     [`unit price ${currency}`]: (l.unitPrice / 100).toFixed(2),
     [`total ${currency}`]: (l.total / 100).toFixed(2),
     owned: l.owned ? 'yes' : '',
-    'in the drawer': l.have,
+    'in the spare parts': l.have,
     tool: l.tool ? 'yes' : '',
     'in loop budget': l.inBudget ? 'yes' : '',
     estimated: l.estimated ? 'yes' : '',
-    'asked for by': l.for.join(' '),
+    'required by': l.for.join(' '),
     why: l.why,
   }));
   return toCsv(rows);
 }
 
-/** The same as JSON: every line with the ids that asked for it, prices in minor units. */
+/** The same as JSON: every line with the ids that require it, prices in minor units. */
 export const listToJson = (list: Bom, currency: string): string =>
   `${JSON.stringify({ format: 'zephyron-list', version: 1, currency, loopTotal: list.loopTotal, toolTotal: list.toolTotal, machineTotal: list.machineTotal, lines: list.lines }, null, 2)}\n`;

@@ -3,6 +3,6 @@ import { CataloguePage } from '@/view/catalogue';
 
 export const metadata: Metadata = { title: 'Catalogue' };
 
-export default function Stores() {
+export default function Catalogue() {
   return <CataloguePage />;
 }

@@ -5,6 +5,6 @@ import { ProofTable } from '@/view/proof';
 export const metadata: Metadata = { title: 'Validation' };
 export const dynamic = 'force-dynamic';
 
-export default async function Proof() {
+export default async function Validation() {
   return <ProofTable rows={await provenRows()} />;
 }

@@ -39,7 +39,7 @@ const noPlace = (design: Design, part: ComponentPart): string | null =>
   isHomeless(design, part) ? 'no free place for it in this build' : null;
 
 function radiatorWords(design: Design, part: ComponentPart): string {
-  const mounts = whyNoMount(design, { id: '' as never, part });
+  const mounts = whyNoMount(design, { id: '', part });
   return mounts.length > 0 ? mounts.join('; ') : 'the case has no mount for radiators';
 }
 

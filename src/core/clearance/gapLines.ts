@@ -1,4 +1,4 @@
-import { bodyGap, closestPoints, norm, sub, type Body, type Vec } from '../geometry';
+import { bodyGap, boxCentre, closestPoints, norm, sub, type Body, type Vec } from '../geometry';
 import type { MountFace } from '../components';
 import type { System } from '../system';
 import type { Gap } from './gaps';
@@ -86,9 +86,7 @@ function lineToWall(
   const [first] = own;
   if (!first) return null;
   const body = own.reduce((a, b) => (reach(b) > reach(a) ? b : a), first);
-  const from = [0, 1, 2].map(
-    (i) => ((body.box.min[i as 0] as number) + (body.box.max[i as 0] as number)) / 2,
-  ) as [number, number, number];
+  const from: [number, number, number] = [...boxCentre(body.box)];
   from[axis] = body.box[side][axis];
   const to: [number, number, number] = [...from];
   to[axis] = side === 'max' ? inside[axis] : 0;

@@ -1,4 +1,4 @@
-import type { Box, Vec } from '../geometry';
+import { union, type Vec } from '../geometry';
 import { samplePath } from '../routing';
 import type { PlacedComponent, System } from '../system';
 import type { Run } from '../tubing';
@@ -140,11 +140,7 @@ interface DimensionRow {
 }
 
 function rowOf(system: System, p: PlacedComponent, size: Vec, view: View): DimensionRow {
-  const whole: Box = {
-    min: [0, 1, 2].map((i) => Math.min(...p.solids.map((s) => s.box.min[i as 0]))) as never,
-    max: [0, 1, 2].map((i) => Math.max(...p.solids.map((s) => s.box.max[i as 0]))) as never,
-  };
-  const b = flatBox(view, size, whole);
+  const b = flatBox(view, size, union(p.solids.map((s) => s.box)));
   return {
     name: system.design.components.find((c) => c.id === p.id)?.name ?? p.id,
     across: [b.x, b.x + b.w],

@@ -1,4 +1,4 @@
-import type { Box } from './box';
+import { boxCentre, type Box } from './box';
 import { axisOf, type Body, type Cylinder } from './cylinder';
 import { distance, type Vec } from './vec';
 
@@ -39,9 +39,7 @@ const MOST_ROUNDS = 400,
  * (Cheney and Goldstein 1959).
  */
 export function closestPoints(a: Body, b: Body): readonly [Vec, Vec] {
-  let onB: Vec = [0, 1, 2].map(
-    (i) => ((b.box.min[i as 0] as number) + (b.box.max[i as 0] as number)) / 2,
-  ) as unknown as Vec;
+  let onB = boxCentre(b.box);
   let onA = nearestIn(onB, a);
   for (let i = 0; i < MOST_ROUNDS; i += 1) {
     const next = nearestIn(onA, b);

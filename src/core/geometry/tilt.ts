@@ -57,13 +57,13 @@ const roundBox = (points: readonly Vec[]): Box =>
 const MOST_CELLS = 16;
 
 /**
- * A box that stands aslant, as boxes along the case's axes that hold all of it: its rim in cells of
+ * A tilted box, as boxes along the case's axes that hold all of it: its rim in cells of
  * about so many mm, so that no more than a cell is taken that is not its own.
  */
 export function cellsOf(f: Frame, box: Box, cell_mm: number): readonly Box[] {
-  const aslant = ([0, 1, 2] as const).filter((i) => !isAxis([f.x, f.y, f.z][i] as Vec));
+  const tilted = ([0, 1, 2] as const).filter((i) => !isAxis([f.x, f.y, f.z][i] as Vec));
   const counts = ([0, 1, 2] as const).map((i) =>
-    aslant.includes(i)
+    tilted.includes(i)
       ? Math.min(MOST_CELLS, Math.max(1, Math.ceil((box.max[i] - box.min[i]) / cell_mm)))
       : 1,
   ) as [number, number, number];
@@ -74,7 +74,7 @@ export function cellsOf(f: Frame, box: Box, cell_mm: number): readonly Box[] {
     for (let b = 0; b < counts[1]; b += 1)
       for (let c = 0; c < counts[2]; c += 1) {
         const at = [a, b, c] as const;
-        const isRim = aslant.some((i) => at[i] === 0 || at[i] === counts[i] - 1);
+        const isRim = tilted.some((i) => at[i] === 0 || at[i] === counts[i] - 1);
         if (!isRim) continue;
         const min: Vec = [edge(0, a), edge(1, b), edge(2, c)],
           max: Vec = [edge(0, a + 1), edge(1, b + 1), edge(2, c + 1)];

@@ -4,7 +4,7 @@ import { useThree } from '@react-three/fiber';
 import { Object3D, Vector3 } from 'three';
 import { TransformControls } from 'three/examples/jsm/controls/TransformControls.js';
 import { findComponent, type Design, type Placement } from '@/core/design';
-import { union, type Vec } from '@/core/geometry';
+import { boxCentre, union, type Vec } from '@/core/geometry';
 import { movedBy, type System } from '@/core/system';
 import { grip } from './grip';
 import type { Paper } from './paper';
@@ -36,8 +36,7 @@ export function Gizmo(props: Props) {
   const canTurn = placement?.on === 'spot' || placement?.on === 'free';
   const boxes = system.placed.get(picked)?.solids.map((s) => s.box) ?? [];
   if (boxes.length === 0 || axes === null) return null;
-  const { min, max } = union(boxes);
-  const middle: Vec = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2, (min[2] + max[2]) / 2];
+  const middle = boxCentre(union(boxes));
   return (
     <>
       <Control {...props} mode="translate" axes={axes} middle={middle} />

@@ -1,4 +1,4 @@
-import { add, distance, scale, sub, type Vec } from '@/core/geometry';
+import { add, boxCentre, boxSize, distance, scale, sub, union, type Vec } from '@/core/geometry';
 import { samplePath } from '@/core/routing';
 import { boreSpeed, type FlowReport } from '@/core/hydraulics';
 import type { CaseReport } from '@/core/thermal';
@@ -83,25 +83,14 @@ export function airArrows(system: System, heat: CaseReport): readonly AirArrow[]
     const placement = placed?.placement;
     const mount =
       placement?.on === 'mount' ? mounts.find((m) => m.id === placement.mount) : undefined;
-    const [solid] = placed?.solids ?? [];
-    if (!placed || !mount || !solid || row.airFlow_m3h <= 0) return [];
-    const boxes = placed.solids.map((s) => s.box);
-    const middle = [0, 1, 2].map(
-      (i) =>
-        (Math.min(...boxes.map((b) => b.min[i as 0])) +
-          Math.max(...boxes.map((b) => b.max[i as 0]))) /
-        2,
-    ) as unknown as Vec;
-    const size = [0, 1, 2].map(
-      (i) =>
-        Math.max(...boxes.map((b) => b.max[i as 0])) - Math.min(...boxes.map((b) => b.min[i as 0])),
-    );
-    const [first = 1, second = 1] = [...size].sort((a, b) => b - a);
+    if (!placed?.solids.length || !mount || row.airFlow_m3h <= 0) return [];
+    const whole = union(placed.solids.map((s) => s.box));
+    const [first = 1, second = 1] = [...boxSize(whole)].sort((a, b) => b - a);
     const outward = scale(mount.inward, -1);
     return [
       {
         id: row.id,
-        at: add(middle, scale(outward, OUTSIDE_MM)),
+        at: add(boxCentre(whole), scale(outward, OUTSIDE_MM)),
         direction: row.air === 'in' ? mount.inward : outward,
         flow_m3h: row.airFlow_m3h,
         speed_ms: row.airFlow_m3h / 3600 / ((first * second) / 1e6),
