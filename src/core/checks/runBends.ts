@@ -1,5 +1,5 @@
 import { loopOfRun } from '../design';
-import { STRAIGHT_MM, BETWEEN_MM } from '../routing';
+import { betweenBends, STRAIGHT_MM } from '../routing';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
@@ -20,14 +20,15 @@ export const runBends: SpatialCheck = {
   stage: 'runs',
   meaning:
     'A bend of hard tube is tighter than its tube allows, or the straight beside it is too short to be held. Choose another mandrel for it, or unpin the run and let it be routed again.',
-  source: `least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and ${BETWEEN_MM} mm between bends (common practice, no source)`,
+  source: `least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`,
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
       const { routed } = run;
       if (!routed || !run.tube.hard || routed.lra.length === 0) return [];
       const loop = context.design.loops.find((l) => l.id === run.loop);
-      const least_mm = loop ? loopOfRun(loop, run.id).tube.minBend_mm : 0;
-      const shortages = shortagesOf(routed, least_mm).filter(
+      const own = loop && loopOfRun(loop, run.id);
+      const least_mm = own?.tube.minBend_mm ?? 0;
+      const shortages = shortagesOf(routed, least_mm, own ? betweenBends(own) : 0).filter(
         (s) => s.has_mm < s.needs_mm - SLACK_MM,
       );
       const [worst] = shortages.sort((a, b) => a.has_mm / a.needs_mm - b.has_mm / b.needs_mm);
@@ -77,6 +78,7 @@ function shortagesOf(
     readonly last_mm: number;
   },
   least_mm: number,
+  between_mm: number,
 ): Shortage[] {
   return [
     ...lra.flatMap((row, bend): Shortage[] => [
@@ -91,7 +93,7 @@ function shortagesOf(
             ? 'too little straight before its first bend'
             : `bends ${bend} and ${bend + 1} are too near to each other`,
         has_mm: row.length_mm,
-        needs_mm: bend === 0 ? STRAIGHT_MM : BETWEEN_MM,
+        needs_mm: bend === 0 ? STRAIGHT_MM : between_mm,
       },
     ]),
     {

@@ -214,6 +214,11 @@ const EDITS: Record<EditKind, Edit> = {
     loop: 'loop',
     mandrels: { angles_deg: [45, 90], radii_mm: [30] },
   },
+  'loop.routing': {
+    do: 'loop.routing',
+    loop: 'loop',
+    routing: { style: 'free', weights: { bend_mm: 30 } },
+  },
   'connection.ends': {
     do: 'connection.ends',
     loop: 'loop',

@@ -28,6 +28,7 @@ import {
   type RouteConstraints,
   type LoadStep,
   type Loop,
+  type LoopRouting,
   type Mandrels,
   type SpeedProfile,
   type Up,
@@ -175,6 +176,12 @@ export type Edit =
       readonly loop: LoopId;
       /** Null: any bend can be made. */
       readonly mandrels: Mandrels | null;
+    }
+  | {
+      readonly do: 'loop.routing';
+      readonly loop: LoopId;
+      /** Null: as its tube asks for. */
+      readonly routing: LoopRouting | null;
     }
   | {
       readonly do: 'connection.way';
@@ -542,6 +549,14 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       if (edit.mandrels) loop.mandrels = own(edit.mandrels);
       else delete loop.mandrels;
       if (loop.tube.hard) for (const link of loop.connections) unroute(draft, link.id);
+      return;
+    }
+    case 'loop.routing': {
+      const loop = loopOf(draft, edit.loop);
+      if (edit.routing) loop.routing = own(edit.routing);
+      else delete loop.routing;
+      for (const { id } of loop.connections)
+        if (!draft.layout.routes[id]?.pinned) unroute(draft, id);
       return;
     }
     case 'connection.way': {

@@ -8,7 +8,7 @@ export {
   type Merged,
 } from './merge';
 export { looseReferences, type LooseReference } from './references';
-export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION, END_PIECES, UPS } from './types';
+export { BUILD_BYTES, BUILD_FORMAT, BUILD_VERSION, END_PIECES, ROUTE_STYLES, UPS } from './types';
 export type {
   ComponentId,
   ConnectionId,
@@ -40,7 +40,11 @@ export type {
   Placement,
   PortRef,
   TestBend,
+  LoopRouting,
   Mandrels,
+  MayMove,
+  RouteStyle,
+  RouteWeights,
   SpeedProfile,
   AirReading,
   AirTest,

@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
-import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, HELD_BY, UPS } from './types';
+import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, HELD_BY, ROUTE_STYLES, UPS } from './types';
 
 /**
  * The guard of the whole document. Everything that enters, from a file, the API, an action or the
@@ -159,6 +159,7 @@ export const componentSchema = Joi.object({
     pieces: Joi.number().integer().min(1).max(12),
     heldBy: Joi.string().valid(...HELD_BY),
     screw_mm: mm(1, 100),
+    mayMove: Joi.object({ turn: Joi.boolean().required(), slide_mm: mm(0, 2000).required() }),
   }).required(),
 });
 
@@ -316,6 +317,17 @@ export const loopSchema = Joi.object({
   mandrels: Joi.object({
     angles_deg: Joi.array().items(Joi.number().min(5).max(180)).min(1).max(24).unique().required(),
     radii_mm: Joi.array().items(mm(1, 1000)).min(1).max(12).unique(),
+    grip_mm: mm(1, 300),
+  }),
+  routing: Joi.object({
+    style: Joi.string()
+      .valid(...ROUTE_STYLES)
+      .required(),
+    weights: Joi.object({
+      bend_mm: mm(0, 1000),
+      offPlane: Joi.number().min(0).max(2),
+      view_mm: mm(0, 2000),
+    }),
   }),
   testBends: Joi.array()
     .items(

@@ -163,8 +163,18 @@ export interface Settings {
   readonly pieces?: number;
   /** How a part that stands free is held: by tape, by a bracket, or by its own weight. */
   readonly heldBy?: HeldBy;
+  /** How far a search for better routes may move this part; as its kind lets it where not given. */
+  readonly mayMove?: MayMove;
   /** Length of screw chosen by hand. */
   readonly screw_mm?: number;
+}
+
+/** What a search for better routes may do with a part. */
+export interface MayMove {
+  /** Turn in quarters, or its ports to the other end. */
+  readonly turn: boolean;
+  /** Slide so far from where it stands, mm; 0 keeps it there. */
+  readonly slide_mm: number;
 }
 
 export interface Component {
@@ -240,6 +250,31 @@ export interface Mandrels {
   readonly angles_deg: readonly number[];
   /** The tube's own least radius where none is named. */
   readonly radii_mm?: readonly number[];
+  /** Straight tube that the tool or the hand needs between two bends, mm; a tube's diameter at least. */
+  readonly grip_mm?: number;
+}
+
+export const ROUTE_STYLES = ['parallel', 'free', 'shortest', 'hidden'] as const;
+/**
+ * How runs lie: straight and parallel with bends of 90° and 45°, with bends of any angle, by the
+ * shortest way, or where they are not seen.
+ */
+export type RouteStyle = (typeof ROUTE_STYLES)[number];
+
+/** What a way is weighed by, each in place of its style's own. */
+export interface RouteWeights {
+  /** A bend is worth so much straight tube, mm. */
+  readonly bend_mm?: number;
+  /** A leg off every line and plane of the loop's other runs costs so much more, share of its length. */
+  readonly offPlane?: number;
+  /** A leg in view of a shown part or across another loop is worth so much tube, mm. */
+  readonly view_mm?: number;
+}
+
+/** The style of a loop's routes. */
+export interface LoopRouting {
+  readonly style: RouteStyle;
+  readonly weights?: RouteWeights;
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';
@@ -266,6 +301,8 @@ export interface Loop {
   readonly coolantAge_months: number;
   /** Bends of this loop keep to these; any where not given. */
   readonly mandrels?: Mandrels;
+  /** How its runs lie; hard tube straight and parallel, soft tube by the shortest way where not given. */
+  readonly routing?: LoopRouting;
   /** Bends set to an angle on this tube, and what was left of them when they were cool. */
   readonly testBends?: readonly TestBend[];
   readonly connections: readonly Connection[];

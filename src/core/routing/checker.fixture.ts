@@ -2,7 +2,7 @@ import type { Design } from '../design';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import type { Vec } from '../geometry';
-import { BETWEEN_MM, onArc, STRAIGHT_MM } from '.';
+import { onArc, STRAIGHT_MM } from '.';
 
 /**
  * The independent checker: its own distances, every point of every tube a millimetre or two apart
@@ -88,7 +88,7 @@ export function check(system: System, runs: readonly Run[]): readonly string[] {
       const next = space.path[i + 1];
       if (next && len(sub(next.from, s.to)) > 1e-6) wrong.push(`${run.name}: path broken`);
       if (s.kind === 'line' && run.tube.hard && space.path.length > 1) {
-        const least = i === 0 || i === space.path.length - 1 ? STRAIGHT_MM : BETWEEN_MM;
+        const least = i === 0 || i === space.path.length - 1 ? STRAIGHT_MM : run.tube.outer_mm;
         if (len(sub(s.to, s.from)) < least - 1e-6)
           wrong.push(`${run.name}: straight of ${len(sub(s.to, s.from)).toFixed(2)} mm`);
       }

@@ -15,10 +15,13 @@ export {
   type RoutedDesign,
 } from './layout';
 export type { Visibility, Nearest, NoRoute, Route, Routed } from './routed';
-export { BETWEEN_MM, STRAIGHT_MM } from './task';
+export { betweenBends, STRAIGHT_MM } from './task';
+export { pricesOf, styleOf, type RoutePrices } from './prices';
+export { meetsItself, winds } from './selfGap';
+export { routeFewBends } from './fewBends';
 export { visibilityOf, isShown } from './visibility';
 export { endWays, sideways, type EndBody, type EndWay } from './ends';
-export { routeRigid, BEND_COST, type TubeLimits } from './rigidRoute';
+export { routeRigid, type TubeLimits } from './rigidRoute';
 export { placePieces, type Frames } from './pieces';
 export { jogAngle } from './offsetBend';
 export { routeFlexible } from './flexibleRoute';

@@ -8,7 +8,7 @@ import {
 } from '../design';
 import { compileSystem, type System } from '../system';
 import type { Frame } from '../geometry';
-import { BEND_COST } from './rigidRoute';
+import { pricesOf } from './prices';
 import { storedRouteOf, laidRoute } from './laidRoute';
 import { routeAll, withReports } from './negotiate';
 import { pathLength } from './path';
@@ -194,11 +194,12 @@ export function improvement(design: Design, tell: Tell = () => true): Improvemen
   const now = routesOf(compileSystem(design));
   const fresh = routeDesign(design, tell);
   const { routed } = fresh;
+  const bend_mm = Math.max(...design.loops.map((l) => pricesOf(l).bend_mm), 0);
   const fewer = routed.routes.length < now.routes.length;
   const saves_mm = lengthOf(now) - lengthOf(routed);
   const savesBends = bendsIn(now) - bendsIn(routed);
   const same = routed.routes.length === now.routes.length;
-  if (fewer || (same && saves_mm + savesBends * BEND_COST < WORTH_MM)) return null;
+  if (fewer || (same && saves_mm + savesBends * bend_mm < WORTH_MM)) return null;
   const edit = layoutEdit(design, fresh);
   return edit ? { edit, saves_mm, savesBends } : null;
 }

@@ -1,8 +1,9 @@
 import { setBack } from '../tubing';
 import { add, norm, scale, type Vec } from '../geometry';
 import type { EndWay } from './ends';
-import { BEND_COST, type TubeLimits } from './rigidRoute';
+import type { TubeLimits } from './rigidRoute';
 import { roundedPath, samplePath } from './path';
+import { PARALLEL } from './prices';
 import { tollOf, type Workspace } from './workspace';
 
 /**
@@ -41,6 +42,7 @@ function levelEnds(
   ends: readonly EndWay[],
   others: readonly EndWay[],
   { radius_mm: r, atFitting_mm: s, angles_deg }: TubeLimits,
+  bend_mm: number,
 ): readonly LevelEnd[] {
   const bends45 = !angles_deg || angles_deg.includes(SLANT_DEG);
   const back = setBack(r, SLANT_DEG),
@@ -75,7 +77,7 @@ function levelEnds(
                   ...end,
                   mouth,
                   direction: onward,
-                  cost: end.cost + t + back - saved + BEND_COST + penalty,
+                  cost: end.cost + t + back - saved + bend_mm + penalty,
                   lead: { end, corner },
                 },
               ];
@@ -96,9 +98,10 @@ export function levelled(
   others: readonly EndWay[],
   limits: TubeLimits,
   hard: boolean,
+  bend_mm = PARALLEL.bend_mm,
 ): readonly LevelEnd[] {
   const along = hard ? [] : ends.filter((e) => square(e.direction));
-  return along.length > 0 ? along : levelEnds(workspace, ends, others, limits);
+  return along.length > 0 ? along : levelEnds(workspace, ends, others, limits, bend_mm);
 }
 
 /**

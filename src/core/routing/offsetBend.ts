@@ -47,6 +47,8 @@ export interface Jog {
   readonly corners: readonly [Vec, Vec];
   readonly penalty: number;
   readonly longer_mm: number;
+  /** Of both bends. */
+  readonly angle_deg: number;
 }
 
 /**
@@ -88,7 +90,7 @@ export function jogLeg(
       samplePath(roundedPath([from, c1, c2, to], radius_mm), STEP_MM),
     );
     if (penalty === Infinity || (best && best.penalty <= penalty)) continue;
-    best = { corners: [c1, c2], penalty, longer_mm: slant - run - saved };
+    best = { corners: [c1, c2], penalty, longer_mm: slant - run - saved, angle_deg: angle };
     if (penalty === 0) break;
   }
   return best;

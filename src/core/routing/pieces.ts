@@ -16,7 +16,7 @@ import {
   type Frame,
   type Vec,
 } from '../geometry';
-import { BEND_COST } from './rigidRoute';
+import { PARALLEL } from './prices';
 
 /** Where pieces that hang in their runs come to be, by component. */
 export type Frames = ReadonlyMap<string, Frame>;
@@ -243,7 +243,7 @@ function wayCost(
     (ax > 1 && ax < least ? 1 : 0) +
     (ay > 1 && ay < least ? 1 : 0) +
     (az > 1 && az < least ? 1 : 0);
-  return ax + ay + az + (bends + 1.5 * short) * BEND_COST + 0.02 * Math.max(ax, ay, az);
+  return ax + ay + az + (bends + 1.5 * short) * PARALLEL.bend_mm + 0.02 * Math.max(ax, ay, az);
 }
 
 /** Fittings that will be in the ports of what stands already. */

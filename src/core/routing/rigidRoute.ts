@@ -1,8 +1,9 @@
 import type { Via } from '../design';
-import { add, scale, type Vec } from '../geometry';
+import { add, boxGap, scale, type Box, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
-import { jogLeg } from './offsetBend';
+import { jogLeg, type Jog } from './offsetBend';
+import { PARALLEL, type RoutePrices } from './prices';
 import { reachOf, tollOf, type Reach, type Workspace } from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
@@ -32,17 +33,6 @@ const HASTE = 600;
 /** Corners looked at before a way is given up. */
 const MOST_EXPANDED = 20000;
 
-/**
- * A bend is worth so many millimetres of straight tube: heating, holding, and one more to get wrong
- * (common practice, no source).
- */
-export const BEND_COST = 45;
-/**
- * A leg off the planes that other runs use costs so much more a millimetre: parallel runs look
- * tidy.
- */
-const OFF_PLANE = 0.04;
-
 type Axis = 0 | 1 | 2;
 interface State {
   readonly at: Vec;
@@ -58,6 +48,8 @@ interface State {
   readonly stage: number;
   /** Corners of a sidestep on the leg that led here. */
   readonly via?: readonly Vec[];
+  /** The corner before. */
+  readonly prev?: State;
 }
 
 const axisOf = (way: number): Axis => (way >> 1) as Axis;
@@ -87,6 +79,11 @@ export interface HardEffort {
   readonly most?: number;
   readonly weight?: number;
   readonly vias?: readonly Via[];
+  readonly prices?: RoutePrices;
+  /** Only ways cheaper than this. */
+  readonly under?: number;
+  /** Outer radius of the tube, which keeps off itself; its legs are not looked at where not given. */
+  readonly tube_mm?: number;
 }
 
 type Lines = readonly [readonly number[], readonly number[], readonly number[]];
@@ -106,12 +103,13 @@ export function routeRigid(
   limits: TubeLimits,
   lines: Lines,
   planes: Planes | null = null,
-  { most = MOST_EXPANDED, weight = 1, vias = [] }: HardEffort = {},
+  effort: HardEffort = {},
 ): WayFound | null {
   const starts = froms.filter(square);
   const goals = tos.filter(square);
   if (starts.length === 0 || goals.length === 0) return null;
-  return new HardSearch(workspace, starts, goals, limits, lines, planes, vias).find(most, weight);
+  const { most = MOST_EXPANDED, weight = 1 } = effort;
+  return new HardSearch(workspace, starts, goals, limits, lines, planes, effort).find(most, weight);
 }
 
 /** Most lines an axis; a state that has not left its fitting yet, and one at a corner. */
@@ -127,6 +125,11 @@ class HardSearch {
   private readonly atFitting: number;
   private readonly between: number;
   private readonly angles: readonly number[] | undefined;
+  private readonly vias: readonly Via[];
+  private readonly prices: RoutePrices;
+  private readonly under: number;
+  /** Legs of a tube keep so far from each other, mm. */
+  private readonly apart_mm: number;
   /** A bend's price, less the tube it saves by cutting its corner. */
   private readonly bend: number;
   private readonly goalWays: readonly number[];
@@ -143,13 +146,17 @@ class HardSearch {
     limits: TubeLimits,
     private readonly lines: Lines,
     private readonly planes: Planes | null,
-    private readonly vias: readonly Via[],
+    { vias = [], prices = PARALLEL, under = Infinity, tube_mm = 0 }: HardEffort,
   ) {
+    this.vias = vias;
+    this.prices = prices;
+    this.under = under;
+    this.apart_mm = 2 * tube_mm;
     this.radius = limits.radius_mm;
     this.atFitting = limits.atFitting_mm;
     this.between = limits.between_mm;
     this.angles = limits.angles_deg;
-    this.bend = BEND_COST - (2 - Math.PI / 2) * this.radius;
+    this.bend = prices.bend_mm - (2 - Math.PI / 2) * this.radius;
     this.goalWays = goals.map((g) => wayOf(scale(g.direction, -1)));
     this.cells = lines.map(
       (l) => new Map(l.map((v, i) => [v, i])),
@@ -188,6 +195,7 @@ class HardSearch {
       done: (x: State): boolean => x.goal >= 0,
       next: (x: State, tell: Tell, wanted: Wanted): void => this.expand(x, tell, wanted),
       bound: (x: State): number => this.boundFrom(x),
+      under: this.under,
     };
     return cheapestPath<State>(problem, patience, weight);
   }
@@ -272,7 +280,7 @@ class HardSearch {
     const here = state.at[axis];
     const least =
       state.goal === FRESH ? this.atFitting + this.radius : 2 * this.radius + this.between;
-    const rate = this.onPlane(axis, state.at) ? 1 : 1 + OFF_PLANE;
+    const rate = this.onPlane(axis, state.at) ? 1 : 1 + this.prices.offPlane;
     const column = state.cell - (this.cells[axis].get(here) ?? LINES - 1) * STRIDE[axis];
     const line = this.lines[axis];
     for (let i = 0; i < line.length; i += 1) {
@@ -283,7 +291,8 @@ class HardSearch {
       const cost = t * rate + this.bend + tollTo(reach, t, turn);
       if (!wanted(this.cornerKey(cell, way, stage), cost)) continue;
       const at = along(state.at, way, t);
-      tell({ at, cell, way, start: state.start, goal: CORNER, stage }, cost);
+      if (this.meetsOwn(state, at)) continue;
+      tell({ at, cell, way, start: state.start, goal: CORNER, stage, prev: state }, cost);
     }
   }
 
@@ -292,7 +301,7 @@ class HardSearch {
     const axis = axisOf(way);
     const sense = senseOf(way);
     const fresh = state.goal === FRESH;
-    const rate = this.onPlane(axis, state.at) ? 1 : 1 + OFF_PLANE;
+    const rate = this.onPlane(axis, state.at) ? 1 : 1 + this.prices.offPlane;
     const least = fresh ? this.atFitting : this.radius + this.atFitting;
     for (let goal = 0; goal < this.goals.length; goal += 1) {
       if (this.goalWays[goal] !== way) continue;
@@ -302,6 +311,7 @@ class HardSearch {
       const stage = this.stageAfter(state, axis, sense, t);
       if (stage < this.vias.length) continue;
       const reached = { at: mouth, cell: 0, way, start: state.start, goal, stage };
+      if (this.meetsOwn(state, mouth)) continue;
       if (!offLine(mouth, state.at, axis)) {
         if (t <= reach.free_mm + 1e-9) tell(reached, t * rate + tollTo(reach, t, turn) + cost);
         continue;
@@ -319,9 +329,24 @@ class HardSearch {
         this.angles,
       );
       if (!jog) continue;
-      const price = t * rate + turn + jog.penalty + jog.longer_mm + 2 * BEND_COST + cost;
+      const price = t * rate + turn + jog.penalty + jog.longer_mm + this.sidestep(jog) + cost;
       tell({ ...reached, via: jog.corners }, price);
     }
+  }
+
+  /** Price of a sidestep's two bends: dearer where their angle is an odd one. */
+  private sidestep({ angle_deg }: Jog): number {
+    const odd = this.angles === undefined && angle_deg !== 45 && angle_deg !== 90;
+    return 2 * (this.prices.bend_mm + (odd ? this.prices.oddAngle_mm : 0));
+  }
+
+  /** Whether a leg from a corner to a place meets a leg of its own way but the one before it. */
+  private meetsOwn(corner: State, to: Vec): boolean {
+    if (this.apart_mm === 0) return false;
+    const leg = legBox(corner.at, to);
+    for (let x = corner.prev; x?.prev; x = x.prev)
+      if (boxGap(leg, legBox(x.at, x.prev.at)) < this.apart_mm) return true;
+    return false;
   }
 
   private stageAfter(state: State, axis: Axis, sense: 1 | -1, t: number): number {
@@ -372,6 +397,11 @@ class HardSearch {
       this.field = distanceField(this.lines, this.workspace.blocks, ends);
   }
 }
+
+const legBox = (a: Vec, b: Vec): Box => ({
+  min: [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])],
+  max: [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])],
+});
 
 /** Tolls on the first `t` mm of a ray, on top of the toll of the turn into it. */
 function tollTo(reach: Reach, t: number, turn: number): number {

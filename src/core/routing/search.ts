@@ -22,6 +22,8 @@ export interface Problem<S> {
    * Raphael 1968).
    */
   bound(state: S): number;
+  /** Only paths cheaper than this are looked for. */
+  readonly under?: number;
 }
 
 export interface Found<S> {
@@ -60,7 +62,8 @@ function ledger(places: number | undefined): {
  */
 export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1): Found<S> | null {
   const best = ledger(problem.places),
-    heap = new Heap();
+    heap = new Heap(),
+    { under = Infinity } = problem;
   // What was reached, by the order it was reached in: its state, what it cost, and what it was
   // reached from.
   const states: S[] = [],
@@ -72,8 +75,10 @@ export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1)
   const push = (state: S, cost: number): void => {
     const key = problem.key(state);
     if (best.get(key) <= cost) return;
+    const rest = problem.bound(state);
+    if (cost + rest >= under) return;
     best.set(key, cost);
-    heap.push(cost + weight * problem.bound(state), states.length);
+    heap.push(cost + weight * rest, states.length);
     states.push(state);
     costs.push(cost);
     from.push(here);

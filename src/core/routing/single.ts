@@ -2,6 +2,7 @@ import type { Via } from '../design';
 import type { System } from '../system';
 import { bodiesMeet, boxGap, dot, union, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
+import { routeFewBends } from './fewBends';
 import { routeRigid } from './rigidRoute';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
@@ -208,8 +209,13 @@ export function findWay(
     ...vias.flatMap((v) => v[i] ?? []),
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
-  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard),
-    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard);
+  const { prices } = t;
+  const few =
+    t.loop.tube.hard && vias.length === 0
+      ? routeFewBends(froms, tos, { workspace, limits, prices, tube_mm: t.radius, level })
+      : null;
+  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices.bend_mm),
+    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices.bend_mm);
   const lines = bendLines(
     workspace.bounds,
     workspace.blocks,
@@ -234,12 +240,16 @@ export function findWay(
     {
       weight,
       vias,
+      prices,
+      tube_mm: t.radius,
+      ...(few ? { under: few.cost } : {}),
       ...(most === undefined ? {} : { most }),
     },
   );
   const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
-  if (direct && direct.cost < (hard?.cost ?? Infinity)) return made(direct, radius);
-  if (!hard) return null;
+  if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
+    return made(direct, radius);
+  if (!hard) return few && made(few, radius);
   const from: LevelEnd = hard.from,
     to: LevelEnd = hard.to,
     corners = withEnds(hard.corners, from, to);

@@ -1,14 +1,20 @@
 import { loopOfRun, type ConnectionId, type Loop, type RouteConstraints } from '../design';
+import type { TubePart } from '../components';
 import { reachOf, roomAt, type PlacedPort, type System } from '../system';
 import { distance, type Box, type Vec } from '../geometry';
+import { pricesOf, styleOf, type RoutePrices } from './prices';
 import type { TubeLimits } from './rigidRoute';
 
+/** Straight tube that a fitting must grip and clear before a bend, mm (common practice, no source). */
+export const STRAIGHT_MM = 12;
+
 /**
- * Straight tube that a fitting must grip and clear before a bend, and least between two bends, mm
- * (common practice, no source).
+ * Straight tube between two bends, mm: as much as the tube is thick, or as the mandrel's grip asks
+ * for (common practice, no source).
  */
-export const STRAIGHT_MM = 12,
-  BETWEEN_MM = 5;
+export const betweenBends = ({ tube, mandrels }: Pick<Loop, 'tube' | 'mandrels'>): number =>
+  tube.hard ? Math.max(tube.outer_mm, mandrels?.grip_mm ?? 0) : SOFT_BETWEEN_MM;
+const SOFT_BETWEEN_MM = 5;
 
 /** A run to be laid. */
 export interface Task {
@@ -24,6 +30,7 @@ export interface Task {
   };
   readonly apart: number;
   readonly constraints: RouteConstraints;
+  readonly prices: RoutePrices;
   /**
    * What bounds it: the room its ports are in; null without a case, and where a wall parts them.
    */
@@ -73,14 +80,15 @@ export function tasksOf(system: System): readonly Task[] {
             radius_mm: radiusIn(loop),
             ...(loop.tube.hard && loop.mandrels ? { angles_deg: loop.mandrels.angles_deg } : {}),
             atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2,
-            between_mm: BETWEEN_MM,
+            between_mm: betweenBends(loop),
           },
           wish: connection.ends,
           apart: distance(from.at, to.at),
           constraints: connection.constraints ?? {},
+          prices: pricesOf(loop),
           behind:
             (rooms?.behind ?? null) !== null &&
-            (asked || (through.has('behind') && through.size > 1)),
+            (asked || styleOf(loop) === 'hidden' || (through.has('behind') && through.size > 1)),
           openings: (system.design.case?.grommets ?? []).map((g) => g.at),
         },
       ];

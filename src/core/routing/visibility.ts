@@ -7,12 +7,6 @@ import { grow, within, type Obstacle } from './workspace';
 import { radiusOf, type Visibility, type Route } from './routed';
 import type { Task } from './task';
 
-/**
- * A leg before something shown, and a leg that crosses another loop as seen through the glass, are
- * worth so many millimetres of tube (common practice, no source).
- */
-const BEFORE_COST = 120,
-  WEAVE_COST = 120;
 /** A slanting tube is told in pieces so long, mm. */
 const PIECE_MM = 30;
 
@@ -77,14 +71,14 @@ export function viewBlocks(
   radiusOf: (r: Route) => number,
 ): readonly Obstacle[] {
   const { interior } = system;
-  if (!interior) return [];
+  if (!interior || t.prices.view_mm === 0) return [];
   const clear = (b: Obstacle): boolean => !within(b, t.from.at) && !within(b, t.to.at);
   const before = zonesBefore(system)
     .filter((z) => z.component !== t.from.component && z.component !== t.to.component)
     .map((z): Obstacle => ({
       id: `before:${z.component}`,
       ...grow(z.box, t.radius),
-      penalty: BEFORE_COST,
+      penalty: t.prices.view_mm,
       preference: true,
     }));
   const weave = others
@@ -93,7 +87,7 @@ export function viewBlocks(
       silhouette(o, interior.min[2], interior.max[2]).map((b): Obstacle => ({
         id: `weave:${o.connection}`,
         ...grow(b, radiusOf(o) + t.radius),
-        penalty: WEAVE_COST,
+        penalty: t.prices.view_mm,
         preference: true,
       })),
     );

@@ -1,0 +1,346 @@
+import { setBack } from '../tubing';
+import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import type { EndWay } from './ends';
+import { roundedPath, samplePath, turnBetween } from './path';
+import type { RoutePrices } from './prices';
+import type { TubeLimits, WayFound } from './rigidRoute';
+import { meetsItself, meetsOwnEnds } from './selfGap';
+import { tollOf, type Workspace } from './workspace';
+
+/** What a way is looked for with. */
+export interface FewBends {
+  readonly workspace: Workspace;
+  readonly limits: TubeLimits;
+  readonly prices: RoutePrices;
+  /** Outer radius of the tube, mm. */
+  readonly tube_mm: number;
+  /** Coordinates of legs and corners of the loop's other runs, by axis. */
+  readonly level: readonly [readonly number[], readonly number[], readonly number[]];
+  /** Only ways cheaper than this are told. */
+  readonly under?: number;
+  /** Drafts looked at in space, cheapest first. */
+  readonly most?: number;
+}
+
+/** A way by its corners, before anything in the room is looked at. */
+export interface Draft {
+  readonly corners: readonly Vec[];
+  readonly from: EndWay;
+  readonly to: EndWay;
+  readonly cost: number;
+  readonly angles_deg: readonly number[];
+}
+
+/** Points looked at so far apart, mm; drafts looked at in space. */
+const STEP_MM = 6,
+  MOST_LOOKS = 700;
+/** Angles that straight and parallel runs are bent to where no mandrels are named. */
+const BUILDERS_ANGLES = [45, 90];
+/** Lengths of first and last legs that ways of any angle are tried with, mm beyond the least. */
+const REACHES_MM = [0, 6, 14, 25, 40, 60, 85, 115, 150, 200, 260, 340];
+/** Steps by which such a way is made better, mm. */
+const REFINE_MM = [16, 8, 4, 2, 1];
+const EPS = 1e-6;
+const RADIANS = Math.PI / 180;
+
+/**
+ * The cheapest way of none, one or two bends between all ways out of two ports, from closed forms:
+ * in line; where both lines cross; over one slanting or level leg between them. Prices and limits
+ * are those of the search on lines, so that the two are weighed against each other. Null where every
+ * such way meets something, or none is cheaper than `under`.
+ */
+export function routeFewBends(
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  asked: FewBends,
+): WayFound | null {
+  const { under = Infinity, most = MOST_LOOKS } = asked;
+  const drafts = draftsBetween(froms, tos, asked).filter((d) => d.cost < under);
+  drafts.sort((a, b) => a.cost - b.cost);
+  let best: (Draft & { readonly total: number }) | null = null;
+  for (const [i, draft] of drafts.entries()) {
+    if (i >= most || draft.cost >= (best?.total ?? under)) break;
+    const total = draft.cost + tollOfDraft(draft, asked);
+    if (total < (best?.total ?? under)) best = { ...draft, total };
+  }
+  if (!best) return null;
+  const fine = refined(best, asked);
+  return {
+    corners: fine.corners,
+    from: fine.from,
+    to: fine.to,
+    cost: fine.total,
+    expanded: drafts.length,
+  };
+}
+
+/** All drafts between two sets of ends, unsorted. */
+export function draftsBetween(
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  asked: Omit<FewBends, 'workspace'>,
+): Draft[] {
+  const drafts: Draft[] = [];
+  for (const from of froms)
+    for (const to of tos) {
+      const pair = new Pair(from, to, asked);
+      pair.draft();
+      drafts.push(...pair.drafts);
+    }
+  return drafts;
+}
+
+/** Toll of the room on a draft; Infinity where it meets something, itself among it. */
+function tollOfDraft({ corners, from, to }: Draft, asked: FewBends): number {
+  const { workspace, limits, tube_mm } = asked;
+  const path = roundedPath(corners, limits.radius_mm);
+  const toll = tollOf(workspace, samplePath(path, STEP_MM));
+  if (toll === Infinity) return toll;
+  return meetsItself(path, tube_mm) || meetsOwnEnds(path, tube_mm, from, to) ? Infinity : toll;
+}
+
+/** The drafts of one pair of ends. */
+class Pair {
+  readonly drafts: Draft[] = [];
+  private readonly p: Vec;
+  private readonly q: Vec;
+  /** Direction the tube leaves by, and the one it arrives in. */
+  private readonly d: Vec;
+  private readonly e: Vec;
+  private readonly off: Vec;
+  private readonly angles: readonly number[];
+
+  constructor(
+    private readonly from: EndWay,
+    private readonly to: EndWay,
+    private readonly asked: Omit<FewBends, 'workspace'>,
+  ) {
+    this.p = from.mouth;
+    this.q = to.mouth;
+    this.d = from.direction;
+    this.e = scale(to.direction, -1);
+    this.off = sub(this.q, this.p);
+    this.angles = asked.limits.angles_deg ?? BUILDERS_ANGLES;
+  }
+
+  draft(): void {
+    const { d, e } = this;
+    const turn_deg = turnBetween(d, e);
+    if (turn_deg < 1e-4) {
+      if (this.inLine()) return;
+      this.offset();
+    } else if (turn_deg > 180 - 1e-4) this.offset();
+    else {
+      this.oneBend(turn_deg);
+      for (const a of this.angles) for (const b of this.angles) this.twoBends(a, b);
+    }
+    // Any angle: as the style has it, or at the price of an odd one where nothing else says no.
+    if (!this.asked.limits.angles_deg && this.asked.prices.oddAngle_mm < Infinity) this.anyAngle();
+  }
+
+  private inLine(): boolean {
+    const far = dot(this.off, this.d);
+    if (far <= 0 || norm(sub(this.off, scale(this.d, far))) > EPS) return false;
+    this.tell([]);
+    return true;
+  }
+
+  /** Where the line out of one port crosses the line into the other. */
+  private oneBend(turn_deg: number): void {
+    if (!this.angles.some((a) => Math.abs(a - turn_deg) < 1e-4)) return;
+    const n = cross(this.d, this.e);
+    if (Math.abs(dot(this.off, unit(n))) > EPS) return;
+    const s = dot(cross(this.off, this.e), n) / dot(n, n);
+    this.tell([add(this.p, scale(this.d, s))]);
+  }
+
+  /**
+   * Between ends that lead the same way or back: a leg to the side between two bends of one angle,
+   * wherever along the way it likes to lie.
+   */
+  private offset(): void {
+    const { p, d, off, limits } = { ...this, limits: this.asked.limits };
+    const ahead = dot(off, d),
+      aside = sub(off, scale(d, ahead)),
+      side = norm(aside);
+    if (side < EPS) return;
+    const u = unit(aside);
+    const back = dot(d, this.e) < 0;
+    for (const angle of this.angles) {
+      // Back again takes both bends to a half turn.
+      if (back && Math.abs(angle - 90) > 1e-4) continue;
+      const run = angle === 90 ? 0 : side / Math.tan(angle * RADIANS);
+      const reach = limits.atFitting_mm + setBack(limits.radius_mm, angle);
+      const first = back ? Math.max(reach, ahead + reach) : reach;
+      const last = back ? first : ahead - run - reach;
+      if (last < first - EPS) continue;
+      for (const s of this.stops(first, last, back)) {
+        const c1 = add(p, scale(d, s));
+        this.tell([c1, add(add(c1, scale(d, run)), scale(u, side))]);
+      }
+    }
+  }
+
+  /** Lengths of the first leg: the least and the most, half way, and level with other runs. */
+  private stops(first: number, last: number, back: boolean): readonly number[] {
+    const axis = this.d.findIndex((x) => Math.abs(x) > 1 - EPS);
+    const level =
+      axis < 0
+        ? []
+        : (this.asked.level[axis as 0] ?? [])
+            .map((v) => (v - this.p[axis as 0]) * Math.sign(this.d[axis as 0]))
+            .filter((s) => s >= first && (back ? s < first + 250 : s <= last));
+    const more = back
+      ? [first + 10, first + 25, first + 45, first + 70, first + 110, first + 160]
+      : [0.25, 0.5, 0.75, 1].map((k) => first + (last - first) * k);
+    return [...new Set([first, ...more, ...level])];
+  }
+
+  /**
+   * A bend of one angle and a bend of another: the direction of the leg between is then given, but
+   * for its side, and so are the lengths of all three legs.
+   */
+  private twoBends(a_deg: number, b_deg: number): void {
+    const { p, d, e, off } = this;
+    const c = dot(d, e),
+      det = 1 - c * c;
+    const ca = Math.cos(a_deg * RADIANS),
+      cb = Math.cos(b_deg * RADIANS);
+    // m = x d + y e ± z n, with m·d = cos a, m·e = cos b.
+    const x = (ca - cb * c) / det,
+      y = (cb - ca * c) / det;
+    const rest = 1 - (x * x + y * y + 2 * x * y * c);
+    if (rest < 1e-9) return;
+    const n = unit(cross(d, e)),
+      z = Math.sqrt(rest);
+    const beside = dot(off, n);
+    if (Math.abs(beside) < EPS) return;
+    const m = add(add(scale(d, x), scale(e, y)), scale(n, Math.sign(beside) * z));
+    const t = Math.abs(beside) / z;
+    const left = sub(off, scale(m, t));
+    // What is left lies in the plane of both ends' lines.
+    const s = (dot(left, d) - c * dot(left, e)) / det;
+    const c1 = add(p, scale(d, s));
+    this.tell([c1, add(c1, scale(m, t))]);
+  }
+
+  /** Two bends of any angles: corners so and so far out of either fitting. */
+  private anyAngle(): void {
+    const { atFitting_mm: straight, radius_mm: r } = this.asked.limits;
+    for (const x of REACHES_MM)
+      for (const y of REACHES_MM) this.outBy(straight + 0.2 * r + x, straight + 0.2 * r + y);
+  }
+
+  outBy(s: number, t: number): void {
+    const c1 = add(this.p, scale(this.d, s)),
+      c2 = sub(this.q, scale(this.e, t));
+    if (norm(sub(c2, c1)) > 1) this.tell([c1, c2]);
+  }
+
+  /** Told where every leg is long enough for its bends. */
+  private tell(between: readonly Vec[]): void {
+    const corners = [this.p, ...between, this.q];
+    const cost = priceOf(corners, this.from, this.to, this.asked);
+    if (cost) this.drafts.push({ corners, from: this.from, to: this.to, ...cost });
+  }
+}
+
+/** What a way by its corners costs, and its bends; null where its legs are too short for them. */
+function priceOf(
+  corners: readonly Vec[],
+  from: EndWay,
+  to: EndWay,
+  { limits, prices, level }: Omit<FewBends, 'workspace'>,
+): { readonly cost: number; readonly angles_deg: readonly number[] } | null {
+  const { radius_mm: r, atFitting_mm: straight, between_mm: between } = limits;
+  let cost = from.cost + to.cost,
+    before = straight,
+    setBefore = 0,
+    into = from.direction;
+  const angles: number[] = [];
+  for (let i = 1; i < corners.length; i += 1) {
+    const leg = sub(corners[i] as Vec, corners[i - 1] as Vec),
+      length = norm(leg);
+    if (length < EPS) return null;
+    const way = scale(leg, 1 / length);
+    // The first leg leaves by its fitting and the last arrives in one.
+    if (i === 1 && dot(way, into) < 1 - EPS) return null;
+    if (i === corners.length - 1 && dot(way, to.direction) > -1 + EPS) return null;
+    const last = i === corners.length - 1;
+    const next = last ? null : unit(sub(corners[i + 1] as Vec, corners[i] as Vec));
+    const angle = next ? turnBetween(way, next) : 0;
+    if (angle > MOST_DEG || (next && angle < LEAST_DEG)) return null;
+    const set = next ? setBack(r, angle) : 0;
+    if (length - setBefore - set < before - EPS && !(last && i === 1 && length > 2)) return null;
+    if (!last && i > 1 && length - setBefore - set < between - EPS) return null;
+    if (last && length - setBefore < straight - EPS && i > 1) return null;
+    cost += length * rateOf(way, corners[i] as Vec, level, prices);
+    if (next) {
+      cost += prices.bend_mm - 2 * set + r * angle * RADIANS;
+      if (limits.angles_deg === undefined && isOdd(angle)) cost += prices.oddAngle_mm;
+      angles.push(angle);
+    }
+    before = between;
+    setBefore = set;
+    into = way;
+  }
+  return { cost, angles_deg: angles };
+}
+const LEAST_DEG = 3,
+  MOST_DEG = 170;
+const isOdd = (deg: number): boolean => BUILDERS_ANGLES.every((a) => Math.abs(a - deg) > 0.01);
+
+/** What a millimetre of a leg costs, by its direction and by whose line or plane it shares. */
+function rateOf(
+  way: Vec,
+  at: Vec,
+  level: FewBends['level'],
+  { aslant, offPlane }: RoutePrices,
+): number {
+  const axis = way.findIndex((x) => Math.abs(x) > 1 - EPS);
+  if (axis < 0) return 1 + aslant + offPlane;
+  if (offPlane === 0 || level.every((l) => l.length === 0)) return 1;
+  const shares = ([0, 1, 2] as const).some(
+    (i) => i !== axis && level[i].some((v) => Math.abs(v - at[i]) < 1),
+  );
+  return shares ? 1 : 1 + offPlane;
+}
+
+type Best = Draft & { readonly total: number };
+
+/** A way of two bends of any angle, made better step by step while it stays free. */
+function refined(best: Best, asked: FewBends): Best {
+  const { limits, prices } = asked;
+  if (limits.angles_deg || best.corners.length !== 4) return best;
+  if (prices.oddAngle_mm > 0 && !best.angles_deg.some(isOdd)) return best;
+  let now = best;
+  for (const step of REFINE_MM)
+    for (let better = true; better;) {
+      better = false;
+      const s = norm(sub(now.corners[1] as Vec, now.corners[0] as Vec)),
+        t = norm(sub(now.corners[3] as Vec, now.corners[2] as Vec));
+      for (const [x, y] of SIDES) {
+        const pair = new Pair(now.from, now.to, asked);
+        pair.outBy(s + x * step, t + y * step);
+        const draft = pair.drafts[0];
+        if (!draft || draft.cost >= now.total - 1e-6) continue;
+        const total = draft.cost + tollOfDraft(draft, asked);
+        if (total < now.total - 1e-6) {
+          now = { ...draft, total };
+          better = true;
+          break;
+        }
+      }
+    }
+  return now;
+}
+const SIDES = [
+  [-1, 0],
+  [0, -1],
+  [-1, -1],
+  [1, 0],
+  [0, 1],
+  [1, -1],
+  [-1, 1],
+  [1, 1],
+] as const;

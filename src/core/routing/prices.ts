@@ -1,0 +1,53 @@
+import type { Loop, RouteStyle } from '../design';
+
+/**
+ * What ways are weighed by, in millimetres of straight tube (common practice, no source): few bends
+ * before short ways, and legs in line with their neighbours before either.
+ */
+export interface RoutePrices {
+  /** A bend: heating, holding, and one more to get wrong. */
+  readonly bend_mm: number;
+  /** A leg off the lines and planes of the loop's other runs, share of its length. */
+  readonly offPlane: number;
+  /** A leg that lies along no axis of the case, share of its length. */
+  readonly aslant: number;
+  /** A bend of another angle than 45° or 90°; Infinity where the style has none but as a last way. */
+  readonly oddAngle_mm: number;
+  /** A leg before something shown, and one that crosses another loop seen through the glass. */
+  readonly view_mm: number;
+  /** A leg at the glass costs so much more than one at the tray, share of its length. */
+  readonly atGlass: number;
+}
+
+const PRICES: Record<RouteStyle, RoutePrices> = {
+  parallel: {
+    bend_mm: 80,
+    offPlane: 0.1,
+    aslant: 0.2,
+    oddAngle_mm: 110,
+    view_mm: 120,
+    atGlass: 0,
+  },
+  free: { bend_mm: 60, offPlane: 0, aslant: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  shortest: { bend_mm: 10, offPlane: 0, aslant: 0, oddAngle_mm: 0, view_mm: 0, atGlass: 0 },
+  hidden: {
+    bend_mm: 60,
+    offPlane: 0.1,
+    aslant: 0.2,
+    oddAngle_mm: 110,
+    view_mm: 360,
+    atGlass: 0.8,
+  },
+};
+
+/** What a search reckons with where nothing else is said. */
+export const PARALLEL = PRICES.parallel;
+
+/** The style a loop's runs lie in: as it was chosen, or as its tube asks for. */
+export const styleOf = ({ routing, tube }: Pick<Loop, 'routing' | 'tube'>): RouteStyle =>
+  routing?.style ?? (tube.hard ? 'parallel' : 'shortest');
+
+/** Prices of a loop's style, with the builder's own weights in their place. */
+export function pricesOf(loop: Pick<Loop, 'routing' | 'tube'>): RoutePrices {
+  return { ...PRICES[styleOf(loop)], ...loop.routing?.weights };
+}
