@@ -12,6 +12,7 @@ import { pricesOf } from './prices';
 import { storedRouteOf, laidRoute } from './laidRoute';
 import { routeAll, withReports } from './negotiate';
 import { pathLength } from './path';
+import { placeOnLegs } from './onLegs';
 import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
 import { tasksOf } from './task';
@@ -68,9 +69,10 @@ export function routedDesign(design: Design): RoutedDesign {
  * deterministic; seconds.
  */
 export function routeDesign(design: Design, tell: Tell = () => true): RoutedDesign {
-  const poses = placePieces(design);
+  const legs = placeOnLegs(design, new Map(), tell);
+  const poses = placePieces(design, legs.frames);
   const placed = withPoses(design, poses);
-  return { frames: [...poses], routed: routeAll(compileSystem(placed), tell) };
+  return { frames: [...poses], routed: routeAll(compileSystem(placed), tell, legs.routes) };
 }
 
 /** A build with its inline parts where routing put them. */

@@ -8,7 +8,6 @@ import {
   cylinderBox,
   cylinderFrom,
   directionIn,
-  dot,
   pointIn,
   scale,
   sub,
@@ -16,6 +15,7 @@ import {
   type Frame,
   type Vec,
 } from '../geometry';
+import { orientations } from './orientations';
 import { PARALLEL } from './prices';
 
 /** Where pieces that hang in their runs come to be, by component. */
@@ -30,15 +30,6 @@ const STUB_MM = 14;
 const ROUNDS = 2;
 /** Places kept for a closer look. */
 const MOST_TRIES = 4000;
-const AXES: readonly Vec[] = [
-  [1, 0, 0],
-  [-1, 0, 0],
-  [0, 1, 0],
-  [0, -1, 0],
-  [0, 0, 1],
-  [0, 0, -1],
-];
-
 interface Neighbour {
   readonly port: string;
   readonly at: Vec;
@@ -117,13 +108,7 @@ function bestFrame(
     ends.reduce((s, n) => add(s, n.reached), [0, 0, 0] as Vec),
     1 / ends.length,
   );
-  const turned = AXES.flatMap((x) =>
-    AXES.filter((y) => dot(x, y) === 0).map((y) => ({
-      x,
-      y,
-      z: [x[1] * y[2] - x[2] * y[1], x[2] * y[0] - x[0] * y[2], x[0] * y[1] - x[1] * y[0]] as Vec,
-    })),
-  );
+  const turned = orientations();
   const tries: {
     readonly t: (typeof turned)[number];
     readonly x: number;
