@@ -17,6 +17,7 @@ const MAY = {
   loops: ['components', 'design', 'geometry', 'system', 'tubing'],
   tubing: ['components', 'design', 'geometry', 'system'],
   routing: ['components', 'design', 'geometry', 'system', 'tubing'],
+  layoutSearch: ['clearance', 'components', 'design', 'geometry', 'routing', 'system'],
   clearance: ['components', 'design', 'geometry', 'system', 'tubing'],
   elevation: ['geometry', 'routing', 'system', 'tubing'],
   matching: ['components', 'design'],

@@ -15,7 +15,10 @@ export {
   type RoutedDesign,
 } from './layout';
 export type { Visibility, Nearest, NoRoute, Route, Routed } from './routed';
-export { betweenBends, STRAIGHT_MM } from './task';
+export { betweenBends, STRAIGHT_MM, taskFor, type Task } from './task';
+export { chainsOf, unthreaded } from './chains';
+export { costBetween, leastBetween } from './between';
+export { fixedBodies, type Fixed } from './standing';
 export { pricesOf, styleOf, type RoutePrices } from './prices';
 export { meetsItself, winds } from './selfGap';
 export { routeFewBends } from './fewBends';

@@ -53,7 +53,7 @@ export function endsOf(
 const ASKED_COS = 0.99;
 
 /** Ends whose pieces go in: past what stands but their own part, and past other runs' fittings. */
-function openEnds(
+export function openEnds(
   system: System,
   t: Task,
   side: 'from' | 'to',

@@ -1,4 +1,10 @@
-import { loopOfRun, type ConnectionId, type Loop, type RouteConstraints } from '../design';
+import {
+  loopOfRun,
+  type Connection,
+  type ConnectionId,
+  type Loop,
+  type RouteConstraints,
+} from '../design';
 import type { TubePart } from '../components';
 import { reachOf, roomAt, type PlacedPort, type System } from '../system';
 import { distance, type Box, type Vec } from '../geometry';
@@ -53,45 +59,54 @@ function radiusIn({ tube, mandrels }: Loop): number {
 export function tasksOf(system: System): readonly Task[] {
   return system.design.loops.flatMap((whole) =>
     whole.connections.flatMap((connection): Task[] => {
-      const loop = loopOfRun(whole, connection);
       const from = system.portAt(connection.from),
         to = system.portAt(connection.to);
-      if (connection.by !== 'tube' || !from || !to) return [];
-      const { rooms } = system,
-        places = [from.at, to.at];
-      const room = rooms && reachOf(rooms, places);
-      const through = rooms
-        ? new Set(places.map((p) => roomAt(rooms, p)))
-        : new Set<'inside' | 'behind' | 'outside'>();
-      const asked = (connection.constraints?.waypoints ?? []).some(
-        (v) => v[2] !== null && v[2] < 0,
-      );
-      return [
-        {
-          room,
-          walled: rooms !== null && room === null,
-          outside: through.has('outside'),
-          connection: connection.id,
-          loop,
-          from,
-          to,
-          radius: loop.tube.outer_mm / 2,
-          limits: {
-            radius_mm: radiusIn(loop),
-            ...(loop.tube.hard && loop.mandrels ? { angles_deg: loop.mandrels.angles_deg } : {}),
-            atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2,
-            between_mm: betweenBends(loop),
-          },
-          wish: connection.ends,
-          apart: distance(from.at, to.at),
-          constraints: connection.constraints ?? {},
-          prices: pricesOf(loop),
-          behind:
-            (rooms?.behind ?? null) !== null &&
-            (asked || styleOf(loop) === 'hidden' || (through.has('behind') && through.size > 1)),
-          openings: (system.design.case?.grommets ?? []).map((g) => g.at),
-        },
-      ];
+      return connection.by === 'tube' && from && to
+        ? [taskFor(system, whole, connection, from, to)]
+        : [];
     }),
   );
+}
+
+/** The task of one connection, between two places its ports have or might have. */
+export function taskFor(
+  system: System,
+  whole: Loop,
+  connection: Connection,
+  from: PlacedPort,
+  to: PlacedPort,
+): Task {
+  const loop = loopOfRun(whole, connection);
+  const { rooms } = system,
+    places = [from.at, to.at];
+  const room = rooms && reachOf(rooms, places);
+  const through = rooms
+    ? new Set(places.map((p) => roomAt(rooms, p)))
+    : new Set<'inside' | 'behind' | 'outside'>();
+  const asked = (connection.constraints?.waypoints ?? []).some((v) => v[2] !== null && v[2] < 0);
+  const hidden = styleOf(loop) === 'hidden';
+  return {
+    room,
+    walled: rooms !== null && room === null,
+    outside: through.has('outside'),
+    connection: connection.id,
+    loop,
+    from,
+    to,
+    radius: loop.tube.outer_mm / 2,
+    limits: {
+      radius_mm: radiusIn(loop),
+      ...(loop.tube.hard && loop.mandrels ? { angles_deg: loop.mandrels.angles_deg } : {}),
+      atFitting_mm: loop.tube.hard ? STRAIGHT_MM : STRAIGHT_MM / 2,
+      between_mm: betweenBends(loop),
+    },
+    wish: connection.ends,
+    apart: distance(from.at, to.at),
+    constraints: connection.constraints ?? {},
+    prices: pricesOf(loop),
+    behind:
+      (rooms?.behind ?? null) !== null &&
+      (asked || hidden || (through.has('behind') && through.size > 1)),
+    openings: (system.design.case?.grommets ?? []).map((g) => g.at),
+  };
 }

@@ -1,0 +1,60 @@
+import type { System } from '../system';
+import { distance } from '../geometry';
+import { draftsBetween } from './fewBends';
+import type { EndWay } from './ends';
+import type { Route } from './routed';
+import { endsOf, findWay, openEnds } from './single';
+import { workspaceFor, type Fixed } from './standing';
+import type { Task } from './task';
+
+/** Corners looked at before a way between two ports is taken for a hard one. */
+const MOST = 900;
+/** What a run without a way is reckoned at, in millimetres of tube. */
+const NO_WAY_MM = 3000;
+
+/**
+ * Never more than any way between the ports of a task costs by its style's prices: in line, or over
+ * bends that cut every corner. Nothing in the room is looked at.
+ */
+export function leastBetween(system: System, task: Task): number {
+  const froms = endsOf(system, task, 'from'),
+    tos = endsOf(system, task, 'to');
+  const asked = {
+    limits: task.limits,
+    prices: { ...task.prices, offPlane: 0, oddAngle_mm: Infinity },
+    tube_mm: task.radius,
+    level: [[], [], []] as const,
+  };
+  const drafts = draftsBetween(froms, tos, asked);
+  return Math.min(...drafts.map((d) => d.cost), beyond(task, froms, tos));
+}
+
+/** What any way costs that is none of the closed forms: two odd bends, or three. */
+function beyond(
+  { prices, limits }: Task,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+): number {
+  const odd = limits.angles_deg ? Infinity : 2 * (prices.bend_mm + prices.oddAngle_mm);
+  const saved = (2 - Math.PI / 2) * limits.radius_mm;
+  const bends = Math.min(odd, 3 * prices.bend_mm) - 3 * saved;
+  let least = Infinity;
+  for (const a of froms)
+    for (const b of tos) least = Math.min(least, distance(a.mouth, b.mouth) + a.cost + b.cost);
+  return Math.max(0, least + bends);
+}
+
+/** The way between the ports of a task past all that stands, other runs aside; null without one. */
+export function wayBetween(system: System, task: Task, fixed: readonly Fixed[]): Route | null {
+  if (task.walled) return null;
+  const froms = openEnds(system, task, 'from', fixed, [], false),
+    tos = openEnds(system, task, 'to', fixed, [], false);
+  const { clear_mm } = system.design.brief.limits;
+  const workspace = workspaceFor(system, task, fixed, [], [], [...froms, ...tos], clear_mm, null);
+  return findWay(task, workspace, froms, tos, [], clear_mm, task.limits.radius_mm, { most: MOST });
+}
+
+/** What the way between two ports costs past all that stands, other runs aside. */
+export function costBetween(system: System, task: Task, fixed: readonly Fixed[]): number {
+  return wayBetween(system, task, fixed)?.cost ?? NO_WAY_MM;
+}
