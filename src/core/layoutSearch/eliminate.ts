@@ -82,24 +82,42 @@ function takeOut(
   const entries = entriesOf(sizes, given);
   const costs = new Float64Array(entries).fill(Infinity);
   const best = new Int32Array(entries);
-  const values = sizes.map(() => 0);
+  const size = sizes[out] as number;
+  const tables = touching.map((f) => ({
+    costs: f.costs,
+    step: strideOf(sizes, f.of, out),
+    steps: given.map((v) => strideOf(sizes, f.of, v)),
+  }));
+  const sum = new Float64Array(size);
+  const digits = given.map(() => 0);
+  const base = tables.map(() => 0);
   for (let at = 0; at < entries; at += 1) {
-    let rest = at;
-    for (let i = given.length - 1; i >= 0; i -= 1) {
-      const v = given[i] as number,
-        size = sizes[v] as number;
-      values[v] = rest % size;
-      rest = Math.floor(rest / size);
-    }
-    for (let value = 0; value < (sizes[out] as number); value += 1) {
-      values[out] = value;
-      let cost = 0;
-      for (const f of touching) cost += f.costs[indexOf(sizes, f.of, values)] as number;
-      if (cost < (costs[at] as number)) {
-        costs[at] = cost;
+    sum.fill(0);
+    for (const [k, { costs: own, step }] of tables.entries())
+      for (let value = 0, i = base[k] as number; value < size; value += 1, i += step)
+        sum[value]! += own[i] as number;
+    let least = Infinity;
+    for (let value = 0; value < size; value += 1)
+      if ((sum[value] as number) < least) {
+        least = sum[value] as number;
         best[at] = value;
       }
+    costs[at] = least;
+    // The next joint value of the others, the last running fastest.
+    for (let i = given.length - 1; i >= 0; i -= 1) {
+      const most = sizes[given[i] as number] as number;
+      const carries = (digits[i] as number) + 1 === most;
+      const by = carries ? 1 - most : 1;
+      digits[i]! += by;
+      for (const [k, { steps }] of tables.entries()) base[k]! += by * (steps[i] as number);
+      if (!carries) break;
     }
   }
   return { factor: { of: given, costs }, best };
+}
+
+/** How far apart a table's entries for the next value of a variable are; 0 where it is not in it. */
+function strideOf(sizes: readonly number[], of: readonly number[], variable: number): number {
+  const at = of.indexOf(variable);
+  return at < 0 ? 0 : entriesOf(sizes, of.slice(at + 1));
 }

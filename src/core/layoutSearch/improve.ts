@@ -1,5 +1,5 @@
 import { applyEdit, type Connection, type Design, type Edit } from '../design';
-import { compileSystem } from '../system';
+import { compileSystem, type System } from '../system';
 import {
   chainsOf,
   layoutEdit,
@@ -8,10 +8,11 @@ import {
   routeDesign,
   routesOf,
   unthreaded,
+  type Route,
   type Routed,
 } from '../routing';
-import { leastChoice } from './search';
-import { endKey, variablesOf, type PartState, type Variable } from './states';
+import { ChoiceSearch } from './search';
+import { endKey, variablesOf, type Looking, type PartState, type Variable } from './states';
 
 type Tell = (done: number, of: number) => boolean;
 
@@ -43,47 +44,164 @@ export interface ImprovedLayout {
 /** A gain smaller than this, in millimetres of tube by the style's prices, is not offered. */
 const WORTH_MM = 25;
 
+/** Choices of ports and turns that are routed whole before slides are looked at. */
+const PROOFS = 4;
+
 /**
  * A better layout of the whole build: ports, turns and places of parts chosen together for the
- * least bends and tube (`leastChoice`), then proven by routing every run. What the builder fixed
- * stays. Null where nothing better is found, or it was stopped. Deterministic.
+ * least bends and tube (`ChoiceSearch`), then proven by routing every run; what the runs cost each
+ * other there is learned for the next choice. What the builder fixed stays. Null where nothing
+ * better is found. Stopped, it tells the best proven so far. Deterministic.
  */
 export function improvedLayout(design: Design, tell: Tell = () => true): ImprovedLayout | null {
-  const before = measured(design, routesOf(compileSystem(design)));
-  let best: {
-    readonly edit: Edit;
-    readonly after: LayoutMeasured;
-    readonly parts: readonly PartMoved[];
-  } | null = null;
-  let worth = before.missing === 0 && before.runs > 0 ? worthOf(design, before) : Infinity;
-  let missing = before.runs + before.missing === 0 ? Infinity : before.missing;
-  const candidates = candidatesOf(design, (done, of) => tell(done * 0.4, of));
-  for (const [i, { edits, parts }] of candidates.entries()) {
-    if (!tell(0.4 + (0.6 * i) / candidates.length, 1)) break;
-    const changed = edits.length > 0 ? applyEdit(design, { do: 'batch', edits }).design : design;
-    const laid = routeDesign(changed);
-    const layout = layoutEdit(changed, laid);
-    const after = measured(changed, laid.routed);
-    const cost = worthOf(changed, after);
-    if (after.missing > missing || (after.missing === missing && cost > worth - WORTH_MM)) continue;
-    worth = cost;
-    missing = after.missing;
-    best = { edit: { do: 'batch', edits: layout ? [...edits, layout] : edits }, after, parts };
-  }
-  return best && { ...best, before };
+  const search = new LayoutSearch(design, tell);
+  search.prove({ edits: [], parts: [] });
+  search.choosePorts();
+  search.slide();
+  return search.found();
 }
 
-/** Edits to prove: everything the search would change, ports alone, and nothing but new routes. */
-function candidatesOf(
+/** A layout that was routed whole. */
+interface Proven {
+  readonly changes: Changes;
+  readonly layout: Edit | null;
+  readonly routes: readonly Route[];
+  readonly measured: LayoutMeasured;
+  readonly worth: number;
+}
+
+class LayoutSearch {
+  private best: Proven | null = null;
+  private readonly before: LayoutMeasured;
+  private steps = 0;
+
+  constructor(
+    private readonly design: Design,
+    private readonly tell: Tell,
+  ) {
+    this.before = measured(design, routesOf(compileSystem(design)));
+  }
+
+  /** Routes a build with some changes; kept where it is better than all before. */
+  prove(changes: Changes): Proven | null {
+    if (!this.goesOn()) return null;
+    const changed = applied(this.design, changes.edits);
+    const laid = routeDesign(changed);
+    const came = measured(changed, laid.routed);
+    const proven = {
+      changes,
+      layout: layoutEdit(changed, laid),
+      routes: laid.routed.routes,
+      measured: came,
+      worth: worthOf(changed, came),
+    };
+    if (!this.best || isBetter(proven, this.best)) this.best = proven;
+    return proven;
+  }
+
+  /** Other ports and quarter turns, routed and learned from until no other choice is reckoned better. */
+  choosePorts(): void {
+    const { search, variables, system } = searchOf(this.design, 'ports');
+    const tried = new Set<string>();
+    for (let i = 0; i < PROOFS && this.goesOn(); i += 1) {
+      const { states } = search.least((done, of) => this.goesOn(done / of));
+      if (tried.has(states.join())) return;
+      tried.add(states.join());
+      const proven = this.prove(changesOf(this.design, variables, states));
+      if (!proven) return;
+      for (const c of system.design.loops.flatMap((l) => l.connections))
+        search.learn(c.id, states, costIn(this.design, c.id, proven.routes));
+    }
+  }
+
+  /** Slides of parts about the best there is. */
+  slide(): void {
+    const { best } = this;
+    if (!best || !this.goesOn()) return;
+    const design = applied(this.design, best.changes.edits);
+    const { search, variables } = searchOf(design, 'slides');
+    const { states } = search.least((done, of) => this.goesOn(done / of));
+    const slid = changesOf(design, variables, states);
+    if (slid.edits.length === 0) return;
+    this.prove({
+      edits: [...best.changes.edits, ...slid.edits],
+      parts: merged(best.changes.parts, slid.parts),
+    });
+  }
+
+  /** The best layout, where it is worth moving anything for. */
+  found(): ImprovedLayout | null {
+    const { best, before } = this;
+    if (!best) return null;
+    const now = before.missing === 0 ? worthOf(this.design, before) : Infinity;
+    const fewerMissing = best.measured.missing < before.missing;
+    const better = best.measured.missing === before.missing && best.worth < now - WORTH_MM;
+    if (!fewerMissing && !better) return null;
+    const { edits, parts } = best.changes;
+    return {
+      edit: { do: 'batch', edits: best.layout ? [...edits, best.layout] : edits },
+      before,
+      after: best.measured,
+      parts,
+    };
+  }
+
+  private goesOn(share = 1): boolean {
+    if (share === 1) this.steps += 1;
+    return this.tell(Math.min(this.steps, STEPS), STEPS);
+  }
+}
+/** Steps told of: proofs and the searches between them. */
+const STEPS = 2 * PROOFS + 4;
+
+const isBetter = (a: Proven, b: Proven): boolean =>
+  a.measured.missing < b.measured.missing ||
+  (a.measured.missing === b.measured.missing && a.worth < b.worth - 1);
+
+function searchOf(
   design: Design,
-  tell: Tell,
-): readonly { readonly edits: readonly Edit[]; readonly parts: readonly PartMoved[] }[] {
-  const chains = chainsOf(design, new Set());
-  const system = compileSystem(unthreaded(design, chains, new Set()));
-  const variables = variablesOf(system, () => true);
-  const { states } = leastChoice(system, variables, tell);
-  const whole = changesOf(design, variables, states);
-  return [whole, { edits: [], parts: [] }].filter((c, i) => i > 0 || c.edits.length > 0);
+  looking: Looking,
+): {
+  readonly system: System;
+  readonly variables: readonly Variable[];
+  readonly search: ChoiceSearch;
+} {
+  const system = compileSystem(unthreaded(design, chainsOf(design, new Set()), new Set()));
+  const variables = variablesOf(system, looking);
+  return { system, variables, search: new ChoiceSearch(system, variables) };
+}
+
+/** What a run came to, all the runs of its chain together; 0 for one that was not routed. */
+function costIn(design: Design, connection: string, routes: readonly Route[]): number {
+  const chain = chainsOf(design, new Set()).find((c) => c.runs[0]?.id === connection);
+  const ids = new Set(chain ? chain.runs.map((r) => r.id) : [connection]);
+  const loop = design.loops.find((l) => l.connections.some((c) => ids.has(c.id)));
+  if (!loop) return 0;
+  const { bend_mm } = pricesOf(loop);
+  return routes
+    .filter((r) => ids.has(r.connection))
+    .reduce(
+      (sum, r) => sum + pathLength(r.path) + bendsOf(r) * bend_mm + r.from.cost + r.to.cost,
+      0,
+    );
+}
+
+export interface Changes {
+  readonly edits: readonly Edit[];
+  readonly parts: readonly PartMoved[];
+}
+
+const applied = (design: Design, edits: readonly Edit[]): Design =>
+  edits.length > 0 ? applyEdit(design, { do: 'batch', edits }).design : design;
+
+/** What happens to each part over two steps. */
+function merged(a: readonly PartMoved[], b: readonly PartMoved[]): readonly PartMoved[] {
+  const all = new Map(a.map((p) => [p.component, p]));
+  for (const p of b) {
+    const was = all.get(p.component);
+    all.set(p.component, was ? { ...was, moved: was.moved || p.moved } : p);
+  }
+  return [...all.values()];
 }
 
 /** The edits that put every part into its chosen state. */
@@ -91,7 +209,7 @@ export function changesOf(
   design: Design,
   variables: readonly Variable[],
   states: readonly number[],
-): { readonly edits: readonly Edit[]; readonly parts: readonly PartMoved[] } {
+): Changes {
   const chosen = variables.map((v, i) => v.states[states[i] as number] as PartState);
   const poses = chosen.flatMap((s) => s.pose ?? []);
   const ports = new Map(
@@ -143,12 +261,14 @@ function portEdits(design: Design, ports: ReadonlyMap<string, string>): readonly
   });
 }
 
+const bendsOf = (r: Route): number => r.path.filter((s) => s.kind === 'arc').length;
+
 function measured(design: Design, { routes, missing }: Routed): LayoutMeasured {
   const tubes = design.loops.flatMap((l) => l.connections.filter((c) => c.by === 'tube')).length;
   return {
     runs: routes.length,
     missing: Math.max(missing.length, tubes - routes.length),
-    bends: routes.reduce((n, r) => n + r.path.filter((s) => s.kind === 'arc').length, 0),
+    bends: routes.reduce((n, r) => n + bendsOf(r), 0),
     tube_mm: routes.reduce((sum, r) => sum + pathLength(r.path), 0),
     adapters: routes.reduce((n, r) => n + r.from.duties.length + r.to.duties.length - 2, 0),
   };

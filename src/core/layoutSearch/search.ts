@@ -19,27 +19,13 @@ export interface Choice {
   readonly proven: boolean;
 }
 
-/**
- * The choice of ports, turns and places of all parts at which their runs are reckoned least: each
- * pair of ports by the cheapest way past all that stands, other runs aside. Exact: a choice is the
- * least over bounds that are never too high, and the bounds it rests on are made sharp (by closed
- * form, then by a search in the room) until it rests on true costs alone.
- */
-export function leastChoice(
-  system: System,
-  variables: readonly Variable[],
-  tell: Tell = () => true,
-): Choice {
-  return new Search(system, variables).least(tell);
-}
-
 /** What one choice of states is reckoned at, by true costs. */
 export function costOfChoice(
   system: System,
   variables: readonly Variable[],
   states: readonly number[],
 ): number {
-  return new Search(system, variables).costOf(states);
+  return new ChoiceSearch(system, variables).costOf(states);
 }
 
 /** A connection between two parts, with what is known of its costs by their states. */
@@ -53,7 +39,14 @@ interface Pair {
   readonly sharp: Uint8Array;
 }
 
-class Search {
+/**
+ * Looks for the choice of ports, turns and places of all parts at which their runs are reckoned
+ * least: each pair of ports by the cheapest way past all that stands, other runs aside. Exact: a
+ * choice is the least over bounds that are never too high, and the bounds it rests on are made sharp
+ * (by closed form, then by a search in the room) until it rests on true costs alone. What routing
+ * all runs together then teaches of a pair (`learn`) is kept for the next choice.
+ */
+export class ChoiceSearch {
   private readonly pairs: readonly Pair[];
   private readonly fixed: readonly Fixed[];
   private readonly sizes: readonly number[];
@@ -122,6 +115,16 @@ class Search {
       0,
     );
     return this.pairs.reduce((sum, p) => sum + (p.costs[this.placeOf(p, states)] as number), own);
+  }
+
+  /** What a run came to beside all others, in these states. */
+  learn(connection: string, states: readonly number[], cost: number): void {
+    for (const pair of this.pairs) {
+      if (pair.connection.id !== connection) continue;
+      const at = this.placeOf(pair, states);
+      pair.costs[at] = Math.max(pair.costs[at] as number, cost);
+      pair.sharp[at] = 2;
+    }
   }
 
   private factors(): readonly Factor[] {

@@ -53,24 +53,26 @@ const MOVED_MM = 15,
 /** Direct connections still meet within so much, mm. */
 const MEETS_MM = 0.5;
 
+/** Which changes are looked at: other ports and quarter turns, or slides. */
+export type Looking = 'ports' | 'slides';
+
 /** The parts of all loops, each with its states. */
-export function variablesOf(system: System, only: (component: string) => boolean): Variable[] {
+export function variablesOf(system: System, looking: Looking): Variable[] {
   const { design } = system;
   const tubes = design.loops.flatMap((l) => l.connections.filter((c) => c.by === 'tube'));
   const ids = new Set(tubes.flatMap((c) => [c.from.component, c.to.component]));
   return design.components
     .filter((c) => ids.has(c.id))
-    .map((component) => variableOf(system, component, only(component.id)));
+    .map((component) => variableOf(system, component, looking));
 }
 
-function variableOf(system: System, component: Component, mayChange: boolean): Variable {
+function variableOf(system: System, component: Component, looking: Looking): Variable {
   const { design } = system;
   const group = new Set(system.mates.groupOf(component.id));
   const loop = design.loops.find((l) => touches(l, component.id)) as Loop;
-  const poses = mayChange ? posesOf(system, component, group) : [null];
-  const assigned = mayChange
-    ? assignmentsOf(design, loop, component)
-    : [portsNow(loop, component.id)];
+  const poses = posesOf(system, component, group, looking);
+  const assigned =
+    looking === 'ports' ? assignmentsOf(design, loop, component) : [portsNow(loop, component.id)];
   const now = portsNow(loop, component.id);
   const base = clashes(system);
   const states: PartState[] = [];
@@ -213,6 +215,7 @@ function posesOf(
   system: System,
   component: Component,
   group: ReadonlySet<string>,
+  looking: Looking,
 ): readonly (Edit | null)[] {
   const { design } = system;
   const { turn, slide_mm } = freedomOf(component);
@@ -233,13 +236,14 @@ function posesOf(
     );
   };
   const { placement } = component;
-  if (turn && placement.on === 'mount')
+  const turns = turn && looking === 'ports';
+  if (turns && placement.on === 'mount')
     put({ ...placement, ports: placement.ports === 'start' ? 'end' : 'start' });
   if (turn && (placement.on === 'spot' || placement.on === 'free' || placement.on === 'against'))
     for (const by of [90, 180, 270])
       put({ ...placement, turn: ((placement.turn + by) % 360) as Turn });
   // What is screwed to another part may turn about their joint, and slides with it alone.
-  if (slide_mm > 0 && !joined)
+  if (looking === 'slides' && slide_mm > 0 && !joined)
     for (const by of shiftsOf(system, component, slide_mm)) {
       const moved = movedBy(design, component.id, by);
       if (moved) put(moved);

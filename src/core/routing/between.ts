@@ -1,14 +1,14 @@
 import type { System } from '../system';
 import { distance } from '../geometry';
-import { draftsBetween } from './fewBends';
+import { draftsBetween, routeFewBends } from './fewBends';
 import type { EndWay } from './ends';
-import type { Route } from './routed';
 import { endsOf, findWay, openEnds } from './single';
 import { workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
 
 /** Corners looked at before a way between two ports is taken for a hard one. */
-const MOST = 900;
+const MOST = 500;
+const NO_LEVEL = [[], [], []] as const;
 /** What a run without a way is reckoned at, in millimetres of tube. */
 const NO_WAY_MM = 3000;
 
@@ -21,7 +21,7 @@ export function leastBetween(system: System, task: Task): number {
     tos = endsOf(system, task, 'to');
   const asked = {
     limits: task.limits,
-    prices: { ...task.prices, offPlane: 0, oddAngle_mm: Infinity },
+    prices: { ...task.prices, offPlane: 0 },
     tube_mm: task.radius,
     level: [[], [], []] as const,
   };
@@ -44,17 +44,27 @@ function beyond(
   return Math.max(0, least + bends);
 }
 
-/** The way between the ports of a task past all that stands, other runs aside; null without one. */
-export function wayBetween(system: System, task: Task, fixed: readonly Fixed[]): Route | null {
-  if (task.walled) return null;
+/**
+ * What the way between the ports of a task costs past all that stands, other runs aside: by few
+ * bends where that can be, by a short search otherwise.
+ */
+export function costBetween(system: System, task: Task, fixed: readonly Fixed[]): number {
+  if (task.walled) return NO_WAY_MM;
   const froms = openEnds(system, task, 'from', fixed, [], false),
     tos = openEnds(system, task, 'to', fixed, [], false);
   const { clear_mm } = system.design.brief.limits;
   const workspace = workspaceFor(system, task, fixed, [], [], [...froms, ...tos], clear_mm, null);
-  return findWay(task, workspace, froms, tos, [], clear_mm, task.limits.radius_mm, { most: MOST });
-}
-
-/** What the way between two ports costs past all that stands, other runs aside. */
-export function costBetween(system: System, task: Task, fixed: readonly Fixed[]): number {
-  return wayBetween(system, task, fixed)?.cost ?? NO_WAY_MM;
+  const { limits, prices } = task;
+  const few = task.loop.tube.hard
+    ? routeFewBends(froms, tos, {
+        workspace,
+        limits,
+        prices,
+        tube_mm: task.radius,
+        level: NO_LEVEL,
+      })
+    : null;
+  if (few) return few.cost;
+  const way = findWay(task, workspace, froms, tos, [], clear_mm, limits.radius_mm, { most: MOST });
+  return way?.cost ?? NO_WAY_MM;
 }

@@ -1,11 +1,11 @@
 import { setBack } from '../tubing';
-import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
-import { roundedPath, samplePath, turnBetween } from './path';
+import { roundedPath, turnBetween } from './path';
 import type { RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { meetsItself, meetsOwnEnds } from './selfGap';
-import { tollOf, type Workspace } from './workspace';
+import { tollOfPath, type Workspace } from './workspace';
 
 /** What a way is looked for with. */
 export interface FewBends {
@@ -31,9 +31,8 @@ export interface Draft {
   readonly angles_deg: readonly number[];
 }
 
-/** Points looked at so far apart, mm; drafts looked at in space. */
-const STEP_MM = 6,
-  MOST_LOOKS = 700;
+/** Drafts looked at in space. */
+const MOST_LOOKS = 700;
 /** Angles that straight and parallel runs are bent to where no mandrels are named. */
 const BUILDERS_ANGLES = [45, 90];
 /** Lengths of first and last legs that ways of any angle are tried with, mm beyond the least. */
@@ -54,15 +53,12 @@ export function routeFewBends(
   tos: readonly EndWay[],
   asked: FewBends,
 ): WayFound | null {
-  const { under = Infinity, most = MOST_LOOKS } = asked;
-  const drafts = draftsBetween(froms, tos, asked).filter((d) => d.cost < under);
-  drafts.sort((a, b) => a.cost - b.cost);
-  let best: (Draft & { readonly total: number }) | null = null;
-  for (const [i, draft] of drafts.entries()) {
-    if (i >= most || draft.cost >= (best?.total ?? under)) break;
-    const total = draft.cost + tollOfDraft(draft, asked);
-    if (total < (best?.total ?? under)) best = { ...draft, total };
-  }
+  const plain = cheapestFree(draftsBetween(froms, tos, asked), asked);
+  const { under = Infinity } = asked;
+  // Ways of any angle only where one could be cheaper.
+  const bound = plain?.total ?? under;
+  const odd = oddAngles(froms, tos, { ...asked, under: bound });
+  const best = cheapestFree(odd, { ...asked, under: bound }) ?? plain;
   if (!best) return null;
   const fine = refined(best, asked);
   return {
@@ -70,11 +66,40 @@ export function routeFewBends(
     from: fine.from,
     to: fine.to,
     cost: fine.total,
-    expanded: drafts.length,
+    expanded: 0,
   };
 }
 
-/** All drafts between two sets of ends, unsorted. */
+/** The cheapest draft that meets nothing, by its price and the tolls on its way. */
+function cheapestFree(drafts: Draft[], asked: FewBends): Best | null {
+  const { under = Infinity, most = MOST_LOOKS } = asked;
+  drafts.sort((a, b) => a.cost - b.cost);
+  let best: Best | null = null;
+  for (const [i, draft] of drafts.entries()) {
+    if (i >= most || draft.cost >= (best?.total ?? under)) break;
+    const total = draft.cost + tollOfDraft(draft, asked);
+    if (total < (best?.total ?? under)) best = { ...draft, total };
+  }
+  return best;
+}
+
+/** Drafts of two bends of any angles: as the style has them, or at the price of odd ones. */
+function oddAngles(froms: readonly EndWay[], tos: readonly EndWay[], asked: FewBends): Draft[] {
+  const { limits, prices, under = Infinity } = asked;
+  if (limits.angles_deg || prices.oddAngle_mm === Infinity) return [];
+  const bends = 2 * (prices.bend_mm + prices.oddAngle_mm);
+  return froms.flatMap((from) =>
+    tos.flatMap((to) => {
+      // Two bends cut their corners by no more than the tube between them is long.
+      if (from.cost + to.cost + bends + distance(from.mouth, to.mouth) >= under) return [];
+      const pair = new Pair(from, to, asked);
+      pair.anyAngle();
+      return pair.drafts;
+    }),
+  );
+}
+
+/** All drafts of builders' angles between two sets of ends, unsorted. */
 export function draftsBetween(
   froms: readonly EndWay[],
   tos: readonly EndWay[],
@@ -94,7 +119,7 @@ export function draftsBetween(
 function tollOfDraft({ corners, from, to }: Draft, asked: FewBends): number {
   const { workspace, limits, tube_mm } = asked;
   const path = roundedPath(corners, limits.radius_mm);
-  const toll = tollOf(workspace, samplePath(path, STEP_MM));
+  const toll = tollOfPath(workspace, path);
   if (toll === Infinity) return toll;
   return meetsItself(path, tube_mm) || meetsOwnEnds(path, tube_mm, from, to) ? Infinity : toll;
 }
@@ -134,8 +159,6 @@ class Pair {
       this.oneBend(turn_deg);
       for (const a of this.angles) for (const b of this.angles) this.twoBends(a, b);
     }
-    // Any angle: as the style has it, or at the price of an odd one where nothing else says no.
-    if (!this.asked.limits.angles_deg && this.asked.prices.oddAngle_mm < Infinity) this.anyAngle();
   }
 
   private inLine(): boolean {
@@ -225,7 +248,7 @@ class Pair {
   }
 
   /** Two bends of any angles: corners so and so far out of either fitting. */
-  private anyAngle(): void {
+  anyAngle(): void {
     const { atFitting_mm: straight, radius_mm: r } = this.asked.limits;
     for (const x of REACHES_MM)
       for (const y of REACHES_MM) this.outBy(straight + 0.2 * r + x, straight + 0.2 * r + y);
@@ -245,65 +268,90 @@ class Pair {
   }
 }
 
-/** What a way by its corners costs, and its bends; null where its legs are too short for them. */
+/**
+ * What a way by its corners costs, and its bends; null where its legs are too short for them, or it
+ * costs as much as `under`.
+ */
 function priceOf(
   corners: readonly Vec[],
   from: EndWay,
   to: EndWay,
-  { limits, prices, level }: Omit<FewBends, 'workspace'>,
+  { limits, prices, level, under = Infinity }: Omit<FewBends, 'workspace'>,
 ): { readonly cost: number; readonly angles_deg: readonly number[] } | null {
   const { radius_mm: r, atFitting_mm: straight, between_mm: between } = limits;
+  const last = corners.length - 1;
   let cost = from.cost + to.cost,
-    before = straight,
     setBefore = 0,
-    into = from.direction;
+    [ix, iy, iz] = from.direction;
   const angles: number[] = [];
-  for (let i = 1; i < corners.length; i += 1) {
-    const leg = sub(corners[i] as Vec, corners[i - 1] as Vec),
-      length = norm(leg);
-    if (length < EPS) return null;
-    const way = scale(leg, 1 / length);
-    // The first leg leaves by its fitting and the last arrives in one.
-    if (i === 1 && dot(way, into) < 1 - EPS) return null;
-    if (i === corners.length - 1 && dot(way, to.direction) > -1 + EPS) return null;
-    const last = i === corners.length - 1;
-    const next = last ? null : unit(sub(corners[i + 1] as Vec, corners[i] as Vec));
-    const angle = next ? turnBetween(way, next) : 0;
-    if (angle > MOST_DEG || (next && angle < LEAST_DEG)) return null;
-    const set = next ? setBack(r, angle) : 0;
-    if (length - setBefore - set < before - EPS && !(last && i === 1 && length > 2)) return null;
-    if (!last && i > 1 && length - setBefore - set < between - EPS) return null;
-    if (last && length - setBefore < straight - EPS && i > 1) return null;
-    cost += length * rateOf(way, corners[i] as Vec, level, prices);
-    if (next) {
+  for (let i = 1; i <= last + 1; i += 1) {
+    // Direction of the leg that follows corner i − 1; past the end, the way into the fitting.
+    let x = -to.direction[0],
+      y = -to.direction[1],
+      z = -to.direction[2],
+      length = 0;
+    if (i <= last) {
+      const a = corners[i - 1] as Vec,
+        b = corners[i] as Vec;
+      x = b[0] - a[0];
+      y = b[1] - a[1];
+      z = b[2] - a[2];
+      length = Math.sqrt(x * x + y * y + z * z);
+      if (length < EPS) return null;
+      x /= length;
+      y /= length;
+      z /= length;
+    }
+    const cos = ix * x + iy * y + iz * z;
+    if (i === 1 || i > last) {
+      // The first leg leaves by its fitting and the last arrives in one.
+      if (cos < 1 - EPS) return null;
+    } else {
+      const angle = Math.acos(Math.max(-1, Math.min(1, cos))) / RADIANS;
+      if (angle > MOST_DEG || angle < LEAST_DEG) return null;
+      const set = setBack(r, angle);
+      // The leg before this bend, between the bends or the fitting at its ends.
+      const spare = before_mm(corners, i - 1) - setBefore - set;
+      if (spare < (i === 2 ? straight : between) - EPS) return null;
       cost += prices.bend_mm - 2 * set + r * angle * RADIANS;
       if (limits.angles_deg === undefined && isOdd(angle)) cost += prices.oddAngle_mm;
       angles.push(angle);
+      setBefore = set;
     }
-    before = between;
-    setBefore = set;
-    into = way;
+    if (i > last) break;
+    if (i === last && length - setBefore < (last === 1 ? SHORTEST_MM : straight) - EPS) return null;
+    cost += length * rateOf(x, y, z, corners[i] as Vec, level, prices);
+    if (cost >= under) return null;
+    ix = x;
+    iy = y;
+    iz = z;
   }
   return { cost, angles_deg: angles };
 }
 const LEAST_DEG = 3,
   MOST_DEG = 170;
+/** A straight tube between two fittings is no shorter than this, mm. */
+const SHORTEST_MM = 2;
+const before_mm = (corners: readonly Vec[], i: number): number =>
+  distance(corners[i] as Vec, corners[i - 1] as Vec);
 const isOdd = (deg: number): boolean => BUILDERS_ANGLES.every((a) => Math.abs(a - deg) > 0.01);
 
 /** What a millimetre of a leg costs, by its direction and by whose line or plane it shares. */
 function rateOf(
-  way: Vec,
+  x: number,
+  y: number,
+  z: number,
   at: Vec,
   level: FewBends['level'],
   { aslant, offPlane }: RoutePrices,
 ): number {
-  const axis = way.findIndex((x) => Math.abs(x) > 1 - EPS);
-  if (axis < 0) return 1 + aslant + offPlane;
-  if (offPlane === 0 || level.every((l) => l.length === 0)) return 1;
-  const shares = ([0, 1, 2] as const).some(
-    (i) => i !== axis && level[i].some((v) => Math.abs(v - at[i]) < 1),
-  );
-  return shares ? 1 : 1 + offPlane;
+  const along = (v: number): boolean => Math.abs(v) > 1 - EPS;
+  if (!along(x) && !along(y) && !along(z)) return 1 + aslant + offPlane;
+  if (offPlane === 0 || (level[0].length === 0 && level[1].length === 0 && level[2].length === 0))
+    return 1;
+  const shares = (axis: 0 | 1 | 2): boolean => level[axis].some((v) => Math.abs(v - at[axis]) < 1);
+  const shared = (!along(x) && shares(0)) || (!along(y) && shares(1)) || (!along(z) && shares(2));
+  return shared ? 1 : 1 + offPlane;
 }
 
 type Best = Draft & { readonly total: number };

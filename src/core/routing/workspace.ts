@@ -1,4 +1,6 @@
+import type { Segment } from '../tubing';
 import type { Box, Vec } from '../geometry';
+import { samplePath } from './path';
 
 /**
  * Something a tube's middle line must keep out of, already grown by the tube's radius and the
@@ -117,4 +119,80 @@ export function tollOf({ bounds, blocks }: Workspace, points: readonly Vec[]): n
     }
   }
   return penalty;
+}
+
+/** Points of an arc looked at so far apart, mm. */
+const ARC_STEP_MM = 5;
+
+/**
+ * Toll of a path: Infinity where a stretch of it is in a wall or outside; a block passed is paid
+ * once. Lines are looked at whole, arcs point by point.
+ */
+export function tollOfPath({ bounds, blocks }: Workspace, path: readonly Segment[]): number {
+  const arcs: (readonly Vec[] | undefined)[] = [];
+  const low: [number, number, number] = [Infinity, Infinity, Infinity],
+    high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  const take = (p: Vec): void => {
+    for (let k = 0; k < 3; k += 1) {
+      if ((p[k] as number) < (low[k] as number)) low[k] = p[k] as number;
+      if ((p[k] as number) > (high[k] as number)) high[k] = p[k] as number;
+    }
+  };
+  for (const [i, s] of path.entries()) {
+    take(s.from);
+    take(s.to);
+    if (s.kind === 'line') continue;
+    const points = samplePath([s], ARC_STEP_MM);
+    arcs[i] = points;
+    for (const p of points) take(p);
+  }
+  for (let k = 0; k < 3; k += 1)
+    if (
+      (low[k] as number) < (bounds.min[k] as number) - EPS ||
+      (high[k] as number) > (bounds.max[k] as number) + EPS
+    )
+      return Infinity;
+  let toll = 0;
+  for (const b of blocks) {
+    if (
+      b.min[0] >= high[0] ||
+      b.max[0] <= low[0] ||
+      b.min[1] >= high[1] ||
+      b.max[1] <= low[1] ||
+      b.min[2] >= high[2] ||
+      b.max[2] <= low[2]
+    )
+      continue;
+    const meets = path.some((s, i) =>
+      s.kind === 'line'
+        ? passes(b, s.from, s.to)
+        : (arcs[i] as readonly Vec[]).some((p) => within(b, p)),
+    );
+    if (!meets) continue;
+    if (b.penalty === Infinity) return Infinity;
+    toll += b.penalty;
+  }
+  return toll;
+}
+
+/** Whether a straight stretch passes through a box, its faces not counted (slab test). */
+function passes(b: { readonly min: Vec; readonly max: Vec }, from: Vec, to: Vec): boolean {
+  let enter = 0,
+    leave = 1;
+  for (let k = 0; k < 3; k += 1) {
+    const a = from[k] as number,
+      d = (to[k] as number) - a,
+      min = (b.min[k] as number) + EPS,
+      max = (b.max[k] as number) - EPS;
+    if (Math.abs(d) < 1e-12) {
+      if (a <= min || a >= max) return false;
+      continue;
+    }
+    const t0 = (min - a) / d,
+      t1 = (max - a) / d;
+    enter = Math.max(enter, Math.min(t0, t1));
+    leave = Math.min(leave, Math.max(t0, t1));
+    if (enter >= leave) return false;
+  }
+  return true;
 }
