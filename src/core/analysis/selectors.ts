@@ -26,7 +26,7 @@ import { judgeCorrosion } from '../corrosion';
 import { nameless, namesOf, sameNames, withDesign, type Names, type System } from '../system';
 import type { Part } from '../components';
 import { planWiring } from '../wiring';
-import { routedRuns, routesOf, unroutedRuns } from '../routing';
+import { routedRuns, routesOf, tidinessOf, unroutedRuns } from '../routing';
 import { nameRuns } from '../tubing';
 import { OPERATING_CHECKS, SPATIAL_CHECKS } from '../checks';
 import {
@@ -83,6 +83,9 @@ export function createSelectors() {
   const system = select([space], (s) => (standing = placeSpace(s, standing)));
   const routed = select([system], routesOf);
   const tubes = select([system, routed], routedRuns);
+  const tidiness = select([system, routed], (s, { routes, missing }) =>
+    tidinessOf(s, routes, missing.length),
+  );
   const gaps = select([system], measureGaps);
   const portGaps = select([system, tubes], portFits);
   const airflow = select([system], measureAirflowObstructions);
@@ -200,9 +203,11 @@ export function createSelectors() {
       summer,
       corrosion,
       billOfMaterials,
+      tidiness,
     ],
-    (r, fit, ro, p, sides, pw, sc, { flow }, h, sz, su, me, li): Reports => ({
+    (r, fit, ro, p, sides, pw, sc, { flow }, h, sz, su, me, li, ti): Reports => ({
       runs: r,
+      tidiness: ti,
       clearance: { ...fit, mountDepths: ro, ports: p, airflowObstructions: sides },
       wiring: pw,
       screws: sc,

@@ -12,11 +12,13 @@ import type { Bom } from '../bom';
 import type { CorrosionReport } from '../corrosion';
 import type { System } from '../system';
 import type { WiringReport } from '../wiring';
-import type { Routed } from '../routing';
+import type { Routed, Tidiness } from '../routing';
 import type { Run } from '../tubing';
 
 export interface Reports {
   readonly runs: readonly Run[];
+  /** How tidy the routed runs lie. */
+  readonly tidiness: Tidiness;
   readonly clearance: ClearanceReport & {
     readonly mountDepths: readonly MountDepth[];
     readonly ports: readonly PortFit[];

@@ -58,6 +58,7 @@ export function improvedLayout(design: Design, tell: Tell = () => true): Improve
   search.prove({ edits: [], parts: [] });
   search.choosePorts();
   search.slide();
+  search.finish();
   return search.found();
 }
 
@@ -86,7 +87,7 @@ class LayoutSearch {
   prove(changes: Changes): Proven | null {
     if (!this.goesOn()) return null;
     const changed = applied(this.design, changes.edits);
-    const laid = routeDesign(changed);
+    const laid = routeDesign(changed, () => this.goesOn(0), true);
     const came = measured(changed, laid.routed);
     const proven = {
       changes,
@@ -127,6 +128,18 @@ class LayoutSearch {
       edits: [...best.changes.edits, ...slid.edits],
       parts: merged(best.changes.parts, slid.parts),
     });
+  }
+
+  /** Runs that were given up soon are looked into to the end. */
+  finish(): void {
+    const { best } = this;
+    if (!best || best.measured.missing === 0 || !this.goesOn()) return;
+    const changed = applied(this.design, best.changes.edits);
+    const laid = routeDesign(changed, () => this.goesOn(0));
+    const came = measured(changed, laid.routed);
+    const worth = worthOf(changed, came);
+    const layout = layoutEdit(changed, laid);
+    this.best = { ...best, layout, routes: laid.routed.routes, measured: came, worth };
   }
 
   /** The best layout, where it is worth moving anything for. */

@@ -9,7 +9,7 @@ import { tollOf, type Workspace } from './workspace';
  * A degree of turning is worth so many millimetres: gentle ways are taken (common practice, no
  * source).
  */
-const TURN_COST = 0.3;
+const TURN_COST = 0.7;
 /**
  * Lengths tried before the tube turns, in bend radii beyond the least; widest radius tried, in
  * least radii.
@@ -66,6 +66,21 @@ export function routeFlexible(
       };
   }
   return best;
+}
+
+/** The least turning of a soft tube from one mouth to another, nothing in the way; null without a way. */
+export function leastTurning(from: EndWay, to: EndWay, limits: TubeLimits): number | null {
+  const turnings = draftsOf(from, to, limits).map(({ corners }) =>
+    corners
+      .slice(2)
+      .reduce(
+        (sum, c, i) =>
+          sum +
+          turnBetween(sub(corners[i + 1] as Vec, corners[i] as Vec), sub(c, corners[i + 1] as Vec)),
+        0,
+      ),
+  );
+  return turnings.length > 0 ? Math.min(...turnings) : null;
 }
 
 function draftsOf(

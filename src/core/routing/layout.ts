@@ -66,13 +66,13 @@ export function routedDesign(design: Design): RoutedDesign {
 
 /**
  * Places the inline parts and routes every run from nothing, but for the pinned ones. Pure,
- * deterministic; seconds.
+ * deterministic; seconds. `hasty`: runs without a way are not searched to the end.
  */
-export function routeDesign(design: Design, tell: Tell = () => true): RoutedDesign {
-  const legs = placeOnLegs(design, new Map(), tell);
+export function routeDesign(design: Design, tell: Tell = () => true, hasty = false): RoutedDesign {
+  const legs = placeOnLegs(design, new Map(), tell, hasty);
   const poses = placePieces(design, legs.frames);
   const placed = withPoses(design, poses);
-  return { frames: [...poses], routed: routeAll(compileSystem(placed), tell, legs.routes) };
+  return { frames: [...poses], routed: routeAll(compileSystem(placed), tell, legs.routes, hasty) };
 }
 
 /** A build with its inline parts where routing put them. */

@@ -20,6 +20,8 @@ const MOST_RIPS = 3;
 const MOST_EXPLAINED = 4;
 /** Corners looked at for a tidier way, and for the way of a run in the hand. */
 const TIDY_MOST = 4000;
+/** Corners looked at before others are asked to make way: a longer way round is no better. */
+const FIRST_MOST = 2500;
 const LIVE_MOST = 2500;
 
 type Tell = (done: number, of: number) => boolean;
@@ -29,14 +31,15 @@ type Tell = (done: number, of: number) => boolean;
  * past the runs already routed; one that finds none may cross others at a price, which are then
  * taken up and routed again, ever dearer to cross where that happens again. Deterministic. `kept`:
  * routes that stay as they are unless one of the others finds no way past them; pinned ones stay
- * whatever happens.
+ * whatever happens. `hasty`: a run that finds no way soon is left without, and not asked why.
  */
 export function routeAll(
   system: System,
   tell: Tell = () => true,
   kept: readonly Route[] = [],
+  hasty = false,
 ): Routed {
-  const negotiation = new Negotiation(system, tell);
+  const negotiation = new Negotiation(system, tell, hasty);
   negotiation.keepPinned();
   negotiation.keep(kept);
   negotiation.routeRest();
@@ -60,6 +63,7 @@ class Negotiation {
   constructor(
     private readonly system: System,
     private readonly tell: Tell,
+    private readonly hasty: boolean,
   ) {
     this.tasks = tasksOf(system);
     this.fixed = fixedBodies(system);
@@ -115,7 +119,8 @@ class Negotiation {
       (t) => t !== task && !this.done.has(t.connection) && !this.without.has(t.connection),
     );
     const others = [...this.done.values()];
-    const route = routeSingle(this.system, task, this.fixed, waiting, others, null);
+    const quick = { most: FIRST_MOST };
+    const route = routeSingle(this.system, task, this.fixed, waiting, others, null, quick);
     if (route) {
       this.done.set(task.connection, route);
       return [];
@@ -126,7 +131,11 @@ class Negotiation {
       : null;
     const crossed = forced ? others.filter((o) => tubesMeet(forced, o, this.tasks)) : [];
     if (!forced || crossed.some((o) => this.mustStay(o))) {
-      this.giveUp(task, waiting, others);
+      const last = this.hasty
+        ? null
+        : routeSingle(this.system, task, this.fixed, waiting, others, null);
+      if (last) this.done.set(task.connection, last);
+      else this.giveUp(task, waiting, others);
       return [];
     }
     const rerouted = this.takeUp(crossed);
@@ -158,7 +167,7 @@ class Negotiation {
       wouldFit: null,
     };
     const why =
-      this.without.size < MOST_EXPLAINED
+      !this.hasty && this.without.size < MOST_EXPLAINED
         ? explain(this.system, task, this.fixed, waiting, others)
         : unexplained;
     this.without.set(task.connection, why);

@@ -55,13 +55,14 @@ export function placeOnLegs(
   design: Design,
   kept: ReadonlyMap<string, Frame>,
   tell: (done: number, of: number) => boolean,
+  hasty = false,
 ): OnLegs {
   const placed = new Set(kept.keys());
   const chains = chainsOf(design, placed);
   if (chains.length === 0) return { frames: new Map(), routes: [] };
   const bare = unthreaded(design, chains, placed);
   const system = compileSystem(bare);
-  const { routes } = routeAll(system, tell);
+  const { routes } = routeAll(system, tell, [], hasty);
   const frames = new Map<string, Frame>();
   let laid = [...routes];
   for (const chain of chains) {

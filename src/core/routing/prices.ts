@@ -24,7 +24,7 @@ const PRICES: Record<RouteStyle, RoutePrices> = {
     bend_mm: 80,
     offPlane: 0.1,
     aslant: 0.2,
-    oddAngle_mm: 110,
+    oddAngle_mm: 160,
     view_mm: 120,
     atGlass: 0,
   },
