@@ -1,8 +1,8 @@
-import type { Design, Layout } from '@/core/design';
-import { insertStation, splitEdit } from '@/core/loops';
-import type { InlinePart } from '@/core/components';
+import type { Connection, Design, Edit, Layout, Loop, PortRef } from '@/core/design';
+import type { FittingPart } from '@/core/components';
+import { insertStation } from '@/core/loops';
 import { apply, component, named, OWNED, plumb, start } from './building';
-import { INLINE } from './inline';
+import { FITTINGS } from './plumbing';
 import deskLayout from './layouts/dawn-chorus-desk.json';
 import towerLayout from './layouts/fenland-flood-tower.json';
 import planetariumLayout from './layouts/pocket-planetarium.json';
@@ -140,7 +140,7 @@ function fenlandTower(): Design {
       component(
         'front-radiator',
         'rad-fell-360-45',
-        { on: 'mount', mount: 'front', slide_mm: 0, ports: 'start', air: 'in' },
+        { on: 'mount', mount: 'front', slide_mm: 40, ports: 'start', air: 'in' },
         {},
         'Front radiator',
       ),
@@ -154,7 +154,7 @@ function fenlandTower(): Design {
       component(
         'floor-radiator',
         'rad-fell-280-45',
-        { on: 'mount', mount: 'bottom', slide_mm: 20, ports: 'end', air: 'in' },
+        { on: 'mount', mount: 'bottom', slide_mm: 60, ports: 'start', air: 'in' },
         {},
         'Floor radiator',
       ),
@@ -189,7 +189,7 @@ function fenlandTower(): Design {
       component(
         'pump-1',
         'pump-osier-large',
-        { on: 'spot', spot: 'pump-rear', turn: 0 },
+        { on: 'spot', spot: 'pump-rear', turn: 90 },
         { speed_rpm: 3900 },
         'Processor pump',
       ),
@@ -203,14 +203,14 @@ function fenlandTower(): Design {
       component(
         'pump-2',
         'pump-osier-large',
-        { on: 'spot', spot: 'pump-front', turn: 0 },
+        { on: 'spot', spot: 'pump-front', turn: 180 },
         { speed_rpm: 3900 },
         'Card pump',
       ),
       component(
         'reservoir-2',
         'res-osier-200',
-        { on: 'spot', spot: 'over-front', turn: 180 },
+        { on: 'spot', spot: 'over-front', turn: 0 },
         {},
         'Card reservoir',
       ),
@@ -234,14 +234,28 @@ function fenlandTower(): Design {
       'floor-radiator',
     ],
   });
-  const split = apply(
+  const [processor, cards] = second.loops as readonly [Loop, Loop];
+  // The two cards' blocks terminal to terminal: inlets joined and outlets, by two bridges.
+  const ported = apply(
     second,
-    splitEdit(
-      second,
-      second.loops[1]?.id ?? '',
-      ['card-block-b', 'card-block-a'],
-      named<InlinePart>(INLINE, 'inl-tee'),
-    ),
+    connected(processor, [
+      ...processor.connections.filter((c) => c.by === 'direct'),
+      tube('run-2', 'pump-1/low', 'front-radiator/p1'),
+      tube('run-3', 'front-radiator/p2', 'processor-block/in'),
+      tube('run-4', 'processor-block/out', 'reservoir-1/return'),
+    ]),
+  );
+  const parallel = apply(
+    ported,
+    connected(cards, [
+      ...cards.connections.filter((c) => c.by === 'direct'),
+      tube('run-6', 'pump-2/out', 'top-radiator/p1'),
+      tube('run-7', 'top-radiator/p2', 'floor-radiator/p1'),
+      tube('run-11', 'floor-radiator/p2', 'card-block-b/in2'),
+      joint('run-12', 'card-block-b/in', 'card-block-a/in2', 'fit-bridge-40'),
+      joint('run-13', 'card-block-b/out', 'card-block-a/out2', 'fit-bridge-40'),
+      tube('run-10', 'card-block-b/out2', 'reservoir-2/return'),
+    ]),
   );
   return [
     component('filter', 'inl-filter', { on: 'line' }, {}, 'Filter'),
@@ -249,7 +263,48 @@ function fenlandTower(): Design {
   ].reduce((design, piece) => {
     const added = apply(design, { do: 'component.add', component: piece });
     return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
-  }, split);
+  }, parallel);
+}
+
+/** A run of tube from port to port, each written `component/port`. */
+const tube = (id: string, from: string, to: string): Connection => ({
+  id,
+  from: portRef(from),
+  to: portRef(to),
+  by: 'tube',
+  ends: { from: 'auto', to: 'auto' },
+});
+/** Two ports screwed together by a bridge. */
+const joint = (id: string, from: string, to: string, bridge: string): Connection => ({
+  ...tube(id, from, to),
+  by: 'direct',
+  bridge: named<FittingPart>(FITTINGS, bridge),
+});
+const portRef = (path: string): PortRef => {
+  const [component = '', port = ''] = path.split('/');
+  return { component, port };
+};
+
+/** A loop's connections as they are told, with plugs in the ports let go and none in those taken. */
+function connected(loop: Loop, connections: readonly Connection[]): Edit {
+  const refs = (list: readonly Connection[]): readonly PortRef[] =>
+    list.flatMap((c) => [c.from, c.to]);
+  const among = (list: readonly PortRef[], r: PortRef): boolean =>
+    list.some((x) => x.component === r.component && x.port === r.port);
+  const was = refs(loop.connections),
+    now = refs(connections);
+  return {
+    do: 'batch',
+    edits: [
+      { do: 'loop.connections', loop: loop.id, connections },
+      ...now
+        .filter((r) => among(loop.caps, r))
+        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: null })),
+      ...was
+        .filter((r) => !among(now, r))
+        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
+    ],
+  };
 }
 
 /**

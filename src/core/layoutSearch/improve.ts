@@ -2,6 +2,7 @@ import { applyEdit, type Connection, type Design, type Edit } from '../design';
 import { compileSystem, type System } from '../system';
 import {
   chainsOf,
+  crossingsOf,
   layoutEdit,
   pathLength,
   pricesOf,
@@ -24,6 +25,8 @@ export interface LayoutMeasured {
   readonly tube_mm: number;
   /** Elbows, extenders and their like before the end fittings. */
   readonly adapters: number;
+  /** Pairs of runs that cross as seen through the window. */
+  readonly crossings: number;
 }
 
 /** A part that a better layout moves, or gives other ports. */
@@ -284,13 +287,16 @@ function measured(design: Design, { routes, missing }: Routed): LayoutMeasured {
     bends: routes.reduce((n, r) => n + bendsOf(r), 0),
     tube_mm: routes.reduce((sum, r) => sum + pathLength(r.path), 0),
     adapters: routes.reduce((n, r) => n + r.from.duties.length + r.to.duties.length - 2, 0),
+    crossings: crossingsOf(routes).length,
   };
 }
 
 /** A layout in millimetres of tube, by the dearest bend of its styles. */
-function worthOf(design: Design, { tube_mm, bends, adapters }: LayoutMeasured): number {
+function worthOf(design: Design, { tube_mm, bends, adapters, crossings }: LayoutMeasured): number {
   const bend_mm = Math.max(...design.loops.map((l) => pricesOf(l).bend_mm), 0);
-  return tube_mm + bends * bend_mm + adapters * ADAPTER_MM;
+  return tube_mm + bends * bend_mm + adapters * ADAPTER_MM + crossings * CROSSING_MM;
 }
 /** An elbow or extender is worth about so much tube, mm (common practice, no source). */
 const ADAPTER_MM = 65;
+/** Two runs that cross before the window are worth about a bend, mm (common practice, no source). */
+const CROSSING_MM = 80;

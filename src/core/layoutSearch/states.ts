@@ -132,15 +132,17 @@ function assignmentsOf(
   if (!isWet(part)) return [now];
   const pinned = (end: string): boolean =>
     design.layout.routes[end.slice(0, end.lastIndexOf('/'))]?.pinned === true;
+  const screwed = loop.connections.flatMap((c) =>
+    c.by === 'direct' ? [c.from, c.to].filter((p) => p.component === id).map((p) => p.port) : [],
+  );
   const taken = new Set([
     ...loop.caps.filter((c) => c.component === id && c.with !== 'plug').map((c) => c.port),
-    ...loop.connections.flatMap((c) =>
-      c.by === 'direct' ? [c.from, c.to].filter((p) => p.component === id).map((p) => p.port) : [],
-    ),
+    ...screwed,
   ]);
   const ends = [...now].filter(([end]) => !pinned(end));
   for (const [end, port] of now) if (pinned(end)) taken.add(port);
-  const swaps = ends.length < now.size || !mayTurnRound(part) ? [same] : [same, otherChamber(part)];
+  const held = ends.length < now.size || screwed.length > 0;
+  const swaps = held || !mayTurnRound(part) ? [same] : [same, otherChamber(part)];
   const found: Map<string, string>[] = [];
   for (const chamberFor of swaps) {
     const fill = (i: number, sofar: Map<string, string>): void => {
@@ -189,10 +191,8 @@ function portsFor(
   if (part.kind === 'reservoir' && leaves) return [now];
   return part.ports.filter(
     (p) =>
-      p.id === port ||
-      (p.chamber === chamberFor(now.chamber) &&
-        p.duty === undefined &&
-        p.role !== (leaves ? 'in' : 'out')),
+      p.chamber === chamberFor(now.chamber) &&
+      (p.id === port || (p.duty === undefined && p.role !== (leaves ? 'in' : 'out'))),
   );
 }
 

@@ -29,7 +29,7 @@ export { placePieces, type Frames } from './pieces';
 export { jogAngle } from './offsetBend';
 export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
-export { tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
+export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { withLegAt } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';

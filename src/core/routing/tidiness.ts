@@ -279,7 +279,7 @@ function leastTurningOf(loop: Loop, { from, to }: Route): number {
 }
 
 /** Pairs of runs whose middle lines cross in the plane of the window, shared ends aside. */
-function crossingsOf(routes: readonly Route[]): readonly (readonly [string, string])[] {
+export function crossingsOf(routes: readonly Route[]): readonly (readonly [string, string])[] {
   return routes.flatMap((a, i) =>
     routes.slice(i + 1).flatMap((b) => {
       const cross = a.corners
