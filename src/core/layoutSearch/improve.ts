@@ -5,10 +5,10 @@ import {
   crossingsOf,
   layoutEdit,
   pathLength,
-  pricesOf,
   routeDesign,
   routesOf,
   unthreaded,
+  worthOfRoute,
   type Route,
   type Routed,
 } from '../routing';
@@ -77,13 +77,16 @@ interface Proven {
 class LayoutSearch {
   private best: Proven | null = null;
   private readonly before: LayoutMeasured;
+  private readonly worthNow: number;
   private steps = 0;
 
   constructor(
     private readonly design: Design,
     private readonly tell: Tell,
   ) {
-    this.before = measured(design, routesOf(compileSystem(design)));
+    const now = routesOf(compileSystem(design));
+    this.before = measured(design, now);
+    this.worthNow = this.before.missing === 0 ? worthOf(design, now.routes) : Infinity;
   }
 
   /** Routes a build with some changes; kept where it is better than all before. */
@@ -97,7 +100,7 @@ class LayoutSearch {
       layout: layoutEdit(changed, laid),
       routes: laid.routed.routes,
       measured: came,
-      worth: worthOf(changed, came),
+      worth: worthOf(changed, laid.routed.routes),
     };
     if (!this.best || isBetter(proven, this.best)) this.best = proven;
     return proven;
@@ -140,18 +143,17 @@ class LayoutSearch {
     const changed = applied(this.design, best.changes.edits);
     const laid = routeDesign(changed, () => this.goesOn(0));
     const came = measured(changed, laid.routed);
-    const worth = worthOf(changed, came);
+    const worth = worthOf(changed, laid.routed.routes);
     const layout = layoutEdit(changed, laid);
     this.best = { ...best, layout, routes: laid.routed.routes, measured: came, worth };
   }
 
   /** The best layout, where it is worth moving anything for. */
   found(): ImprovedLayout | null {
-    const { best, before } = this;
+    const { best, before, worthNow } = this;
     if (!best) return null;
-    const now = before.missing === 0 ? worthOf(this.design, before) : Infinity;
     const fewerMissing = best.measured.missing < before.missing;
-    const better = best.measured.missing === before.missing && best.worth < now - WORTH_MM;
+    const better = best.measured.missing === before.missing && best.worth < worthNow - WORTH_MM;
     if (!fewerMissing && !better) return null;
     const { edits, parts } = best.changes;
     return {
@@ -192,14 +194,9 @@ function costIn(design: Design, connection: string, routes: readonly Route[]): n
   const chain = chainsOf(design, new Set()).find((c) => c.runs[0]?.id === connection);
   const ids = new Set(chain ? chain.runs.map((r) => r.id) : [connection]);
   const loop = design.loops.find((l) => l.connections.some((c) => ids.has(c.id)));
-  if (!loop) return 0;
-  const { bend_mm } = pricesOf(loop);
-  return routes
-    .filter((r) => ids.has(r.connection))
-    .reduce(
-      (sum, r) => sum + pathLength(r.path) + bendsOf(r) * bend_mm + r.from.cost + r.to.cost,
-      0,
-    );
+  return loop
+    ? routes.filter((r) => ids.has(r.connection)).reduce((sum, r) => sum + worthOfRoute(loop, r), 0)
+    : 0;
 }
 
 export interface Changes {
@@ -291,12 +288,13 @@ function measured(design: Design, { routes, missing }: Routed): LayoutMeasured {
   };
 }
 
-/** A layout in millimetres of tube, by the dearest bend of its styles. */
-function worthOf(design: Design, { tube_mm, bends, adapters, crossings }: LayoutMeasured): number {
-  const bend_mm = Math.max(...design.loops.map((l) => pricesOf(l).bend_mm), 0);
-  return tube_mm + bends * bend_mm + adapters * ADAPTER_MM + crossings * CROSSING_MM;
+/** A layout in millimetres of tube, each run by its loop's style. */
+function worthOf(design: Design, routes: readonly Route[]): number {
+  const runs = routes.reduce((sum, r) => {
+    const loop = design.loops.find((l) => l.id === r.loop);
+    return sum + (loop ? worthOfRoute(loop, r) : 0);
+  }, 0);
+  return runs + crossingsOf(routes).length * CROSSING_MM;
 }
-/** An elbow or extender is worth about so much tube, mm (common practice, no source). */
-const ADAPTER_MM = 65;
 /** Two runs that cross before the window are worth about a bend, mm (common practice, no source). */
 const CROSSING_MM = 80;

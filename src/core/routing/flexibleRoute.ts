@@ -10,6 +10,11 @@ import { tollOf, type Workspace } from './workspace';
  * source).
  */
 const TURN_COST = 0.7;
+/** Beyond a half turn in all a tube begins to coil: each degree is worth so much more. */
+const COIL_COST = 2.5,
+  COIL_DEG = 180;
+export const turningCost = (deg: number): number =>
+  TURN_COST * deg + COIL_COST * Math.max(0, deg - COIL_DEG);
 /**
  * Lengths tried before the tube turns, in bend radii beyond the least; widest radius tried, in
  * least radii.
@@ -130,7 +135,7 @@ function draftsOf(
         radius,
         from,
         to,
-        cost: length + TURN_COST * (ta + tb) + ends,
+        cost: length + turningCost(ta + tb) + ends,
       });
     }
   return out;

@@ -119,9 +119,22 @@ export function routeSingle(
 ): Route | null {
   const plain = routeBy(system, t, fixed, waiting, others, history, effort, false);
   const mayStack = t.wish.from === 'auto' || t.wish.to === 'auto';
-  return (
-    plain ?? (mayStack ? routeBy(system, t, fixed, waiting, others, history, effort, true) : null)
-  );
+  if (!mayStack || (plain && !isPoor(t, plain))) return plain;
+  const stacked = routeBy(system, t, fixed, waiting, others, history, effort, true);
+  return stacked && stacked.cost < (plain?.cost ?? Infinity) - 1 ? stacked : plain;
+}
+
+/** A corner of soft tube where no gentle way was found, mm of tube. */
+const SOFT_CORNER_MM = 150;
+/** Bends of a hard run, and turning of a soft one, degrees, that ask for two adapters on each other. */
+const POOR_BENDS = 4,
+  POOR_TURNING_DEG = 135;
+
+function isPoor(t: Task, { path }: Route): boolean {
+  const bends = path.flatMap((s) => (s.kind === 'arc' ? [s.angle_deg] : []));
+  return t.loop.tube.hard
+    ? bends.length >= POOR_BENDS
+    : bends.reduce((sum, deg) => sum + deg, 0) > POOR_TURNING_DEG;
 }
 
 /** With one adapter at each end, or with stacks of two as well. */
@@ -209,7 +222,8 @@ export function findWay(
     ...vias.flatMap((v) => v[i] ?? []),
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
-  const { prices } = t;
+  // A soft tube laid like a hard one pays for every quarter turn.
+  const prices = t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM };
   const few =
     t.loop.tube.hard && vias.length === 0
       ? routeFewBends(froms, tos, { workspace, limits, prices, tube_mm: t.radius, level })
