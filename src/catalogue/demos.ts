@@ -91,12 +91,27 @@ function dawnChorusDesk(): Design {
       ),
     ],
   );
-  return plumb(apply(design, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }), {
-    name: 'Main loop',
-    tube: 'tube-epdm-16-10',
-    fitting: 'fit-comp-16-10',
-    coolant: 'cool-clear-premix',
-  });
+  const laid = plumb(
+    apply(design, { do: 'case.remove-obstacle', obstacle: 'cage', removed: true }),
+    {
+      name: 'Main loop',
+      tube: 'tube-epdm-16-10',
+      fitting: 'fit-comp-16-10',
+      coolant: 'cool-clear-premix',
+    },
+  );
+  const [loop] = laid.loops as readonly [Loop];
+  return apply(
+    laid,
+    connected(loop, [
+      ...loop.connections.filter((c) => c.by === 'direct'),
+      tube('run-2', 'pump/out', 'card-block/in2'),
+      tube('run-3', 'card-block/out', 'processor-block/in'),
+      tube('run-4', 'processor-block/out', 'top-radiator/p1'),
+      tube('run-5', 'top-radiator/p2', 'front-radiator/p2'),
+      tube('run-6', 'front-radiator/p1', 'reservoir/return'),
+    ]),
+  );
 }
 
 /**

@@ -563,6 +563,8 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     bad: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 40 }),
     good: edited(tower, { do: 'route.radius', connection: 'run-4', corner: 0, radius_mm: 34 }),
   },
+  'run.self': { bad: looped, good: tower },
+  'run.winding': { bad: winding, good: tower },
   'run.mandrel': { bad: bentOn([30]), good: bentOn([28, 42, 45, 54, 70, 76, 90]) },
   'run.too-long': {
     bad: edited(tower, {

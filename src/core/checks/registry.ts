@@ -58,6 +58,8 @@ import { reservoirPump } from './reservoirPump';
 import { returnSplash } from './returnSplash';
 import { runBefore } from './runBefore';
 import { runBends } from './runBends';
+import { runSelf } from './runSelf';
+import { runWinding } from './runWinding';
 import { runClash } from './runClash';
 import { runJointApart } from './runJointApart';
 import { runMandrel } from './runMandrel';
@@ -102,6 +104,8 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   returnSplash,
   runBefore,
   runBends,
+  runSelf,
+  runWinding,
   runClash,
   runJointApart,
   runMandrel,

@@ -31,6 +31,7 @@ export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { worthOfRoute } from './worth';
+export { inTheWayOf, type InTheWay } from './reason';
 export { withLegAt } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';

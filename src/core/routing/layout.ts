@@ -7,7 +7,8 @@ import {
   type Pose,
 } from '../design';
 import { compileSystem, type System } from '../system';
-import type { Frame } from '../geometry';
+import { distance, type Frame } from '../geometry';
+import type { Segment } from '../tubing';
 import { pricesOf } from './prices';
 import { storedRouteOf, laidRoute } from './laidRoute';
 import { routeAll, withReports } from './negotiate';
@@ -15,7 +16,8 @@ import { pathLength } from './path';
 import { placeOnLegs } from './onLegs';
 import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
-import { tasksOf } from './task';
+import { meetsItself } from './selfGap';
+import { tasksOf, type Task } from './task';
 
 /**
  * All that routing says of a build: places of inline parts, and the routes of its runs. Plain data.
@@ -145,7 +147,9 @@ export function staleRuns(system: System): readonly string[] {
   const inView = new Set(
     system.design.components.flatMap((i) => (i.settings.keepVisible === true ? [i.id] : [])),
   );
+  const tasks = new Map(tasksOf(system).map((t) => [t.connection, t]));
   const holds = (r: Route): boolean =>
+    isBendable(tasks.get(r.connection), r) &&
     (r.reported?.nearest?.gap_mm ?? 0) > -SLACK_MM &&
     !(r.reported?.visibility.before ?? []).some((component) => inView.has(component));
   const good = new Set(
@@ -155,6 +159,22 @@ export function staleRuns(system: System): readonly string[] {
     .map((t) => t.connection)
     .filter((connection) => !good.has(connection) && !layout.routes[connection]?.pinned);
 }
+
+/** Whether a tube can be bent as it lies: straights between its bends, and never through itself. */
+function isBendable(task: Task | undefined, { path }: Route): boolean {
+  if (!task) return false;
+  const { between_mm } = task.limits;
+  const cramped = path.some(
+    (s, i) =>
+      s.kind === 'arc' &&
+      (path[i - 1]?.kind === 'arc' ||
+        (path[i - 2]?.kind === 'arc' && lengthOfLine(path[i - 1]) < between_mm - SLACK_MM)),
+  );
+  return !(task.loop.tube.hard && cramped) && !meetsItself(path, task.radius);
+}
+
+const lengthOfLine = (s: Segment | undefined): number =>
+  s?.kind === 'line' ? distance(s.from, s.to) : Infinity;
 
 /**
  * Warm start: routes only what is stale, past all the other routes as they lie; one of those is

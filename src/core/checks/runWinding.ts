@@ -1,0 +1,51 @@
+import { findComponent } from '../design';
+import { inTheWayOf, routesOf, winds } from '../routing';
+import { plural } from '../units';
+import type { Diagnostic } from './diagnostic';
+import type { SpatialCheck } from './inputs';
+
+/** More bends than this in one hard tube are worth a word (common practice, no source). */
+const MANY_BENDS = 4;
+
+export const runWinding: SpatialCheck = {
+  code: 'run.winding',
+  severity: 'note',
+  stage: 'runs',
+  meaning:
+    'A hard tube has more than four bends, or goes round the same way four times: hard to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator or a part a little aside often take half of them away.',
+  source: 'common practice, no source',
+  run: (context) => {
+    const { routes } = routesOf(context.system);
+    return context.runs.flatMap((run): Diagnostic[] => {
+      const route = routes.find((r) => r.connection === run.id);
+      if (!route || !run.routed || !run.tube.hard) return [];
+      if (run.bends <= MANY_BENDS && !winds(run.routed.path)) return [];
+      const why = inTheWayOf(context.system, route, routes);
+      return [
+        {
+          subjects: [run.id],
+          title: `${run.name} takes ${plural(run.bends, 'bend')}`,
+          detail: reasonIn(context, why),
+          measured: run.bends,
+          limit: MANY_BENDS,
+          unit: '',
+        },
+      ];
+    });
+  },
+};
+
+function reasonIn(
+  { design, runs }: Parameters<SpatialCheck['run']>[0],
+  why: ReturnType<typeof inTheWayOf>,
+): string {
+  if (!why) return 'No simpler way was found.';
+  const least = `Between its two fittings ${plural(why.leastBends, 'bend')} would do with nothing in the way`;
+  if (why.meets === null) return `${least}; the bends it needs do not fit before it.`;
+  const name =
+    findComponent(design, why.meets)?.name ??
+    runs.find((r) => r.id === why.meets)?.name ??
+    design.case?.obstacles.find((o) => `case:${o.id}` === why.meets)?.name ??
+    'the case';
+  return `${least}; ${name} stands there.`;
+}
