@@ -130,6 +130,7 @@ const MAY = {
     'design',
     'geometry',
     'hydraulics',
+    'layoutSearch',
     'loops',
     'routing',
     'system',

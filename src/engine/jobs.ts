@@ -2,7 +2,8 @@ import { offered, type PartLists } from '@/catalogue';
 import type { Edit, Reading } from '@/core/design';
 import type { Session } from '@/core/analysis';
 import {
-  betterPorts,
+  betterLayout,
+  judgedAlternatives,
   compareOrders,
   compareParts,
   evaluateVariants,
@@ -11,7 +12,8 @@ import {
   type EvaluatedVariant,
   type OrdersCompared,
   type PartCompared,
-  type PortsFound,
+  type AlternativeJudged,
+  type BetterLayout,
   type StarterAsked,
   type WhatFits,
 } from '@/core/studies';
@@ -116,9 +118,18 @@ export const JOBS = {
   orders: (desk: Desk, loop: string, tell: Tell): OrdersCompared | null =>
     compareOrders(desk.session.design, loop, telling(tell)),
 
-  ports: (desk: Desk, _input: null, tell: Tell): { readonly found: PortsFound | null } => ({
-    found: betterPorts(desk.session.design, telling(tell)),
+  /** Ports, turns, places and routes chosen together; stopped, the best proven so far. */
+  layout: (
+    desk: Desk,
+    _input: null,
+    tell: Tell,
+  ): { readonly found: BetterLayout | null } | null => ({
+    found: betterLayout(desk.session.design, telling(tell)),
   }),
+
+  /** Other ways of one run, each worked out whole. */
+  alternatives: (desk: Desk, connection: string, tell: Tell): readonly AlternativeJudged[] =>
+    judgedAlternatives(desk.session.design, connection, telling(tell)),
 
   /** Another pump, or two, in a loop: how to, and what the build comes to before and after. */
   pumpPlan: (desk: Desk, asked: PumpAsked): { readonly plan: PumpPlan | null } => {

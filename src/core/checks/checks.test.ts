@@ -7,12 +7,14 @@ import {
   withoutRoutes,
   type Design,
   type Edit,
+  type LaidRoute,
   type Placement,
 } from '../design';
 import { evaluate, type PublishedFinding } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
 import { compileSystem } from '../system';
 import { routesOf, samplePath, withRoutes, type Route } from '../routing';
+import type { Vec } from '../geometry';
 import { CHECKS } from '.';
 
 type OnMount = Extract<Placement, { on: 'mount' }>;
@@ -30,6 +32,27 @@ const wayless = edited(desk, {
 });
 /** One run pinned as it was found; then a bar across its way, and in another its radiator slid. */
 const theRun = routesOf(compileSystem(desk)).routes.find((r) => r.connection === 'run-4') as Route;
+/** The tower with its run from the processor block to the meter pinned to other corners. */
+const bentTo = (...between: readonly Vec[]): Design => {
+  const laid = tower.layout.routes['run-4'] as LaidRoute;
+  const [first, last] = [laid.corners[0], laid.corners.at(-1)] as [Vec, Vec];
+  const corners = [first, ...between, last];
+  return edited(tower, {
+    do: 'layout.set',
+    routes: { 'run-4': { ...laid, corners, pinned: true } },
+  });
+};
+const [outX, outY] = tower.layout.routes['run-4']?.corners[0] as Vec;
+const inZ = (tower.layout.routes['run-4']?.corners.at(-1) as Vec)[2];
+/** Up, back over its own first leg. */
+const looped = bentTo([outX, outY, 200], [20, outY, 200], [20, outY, inZ]);
+const winding = bentTo(
+  [outX, outY, 200],
+  [outX, 500, 200],
+  [20, 500, 200],
+  [20, 500, inZ],
+  [20, outY, inZ],
+);
 const pinned = edited(desk, { do: 'route.pin', connection: 'run-4', pinned: true });
 const middle = samplePath(theRun.path, 5)[
   Math.floor(samplePath(theRun.path, 5).length / 2)

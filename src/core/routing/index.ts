@@ -32,6 +32,7 @@ export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path'
 export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { worthOfRoute } from './worth';
 export { inTheWayOf, type InTheWay } from './reason';
+export { alternatives, type Alternative } from './alternatives';
 export { withLegAt } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';

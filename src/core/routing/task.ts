@@ -5,7 +5,6 @@ import {
   type Loop,
   type RouteConstraints,
 } from '../design';
-import type { TubePart } from '../components';
 import { reachOf, roomAt, type PlacedPort, type System } from '../system';
 import { distance, type Box, type Vec } from '../geometry';
 import { pricesOf, styleOf, type RoutePrices } from './prices';

@@ -17,7 +17,8 @@ export {
   type OrdersCompared,
 } from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
-export { betterPorts, type PortsFound } from './betterPorts';
+export { betterLayout, type BetterLayout } from './betterLayout';
+export { judgedAlternatives, type AlternativeJudged } from './alternatives';
 export { bridgeOffers, parallelBridge, type BridgeOffer, type ParallelBridge } from './bridge';
 export { compareParts, type PartCompared } from './compareParts';
 export {

@@ -2,11 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
-import { reorderLoop } from '../loops';
 import { compileSystem } from '../system';
-import { routeDesign, routesOf } from '../routing';
+import { routesOf, withRoutes } from '../routing';
 import {
-  betterPorts,
+  betterLayout,
+  judgedAlternatives,
   compareOrders,
   compareParts,
   whatIfShort,
@@ -112,50 +112,83 @@ describe('a tube too short', () => {
   });
 });
 
-describe('better ports', () => {
-  test('ports swapped for worse ones are swapped back, and both ways were routed', () => {
-    const loop = desk.loops[0] as Design['loops'][number],
-      into = loop.connections.find((l) => l.to.component === 'front-radiator'),
-      out = loop.connections.find((l) => l.from.component === 'front-radiator');
-    if (!into || !out) throw new Error('the demo lost its loop');
-    const worse = applyEdit(desk, {
-      do: 'loop.connections',
-      loop: 'loop',
-      connections: loop.connections.map((l) => {
-        if (l === into) return { ...l, to: out.from };
-        if (l === out) return { ...l, from: into.to };
-        return l;
-      }),
-    }).design;
-    const best = [desk, worse]
-      .map((b) => ({ b, cost: routeDesign(b).routed.routes.reduce((s, r) => s + r.cost, 0) }))
-      .sort((a, b) => b.cost - a.cost)[0] as { readonly b: Design; readonly cost: number };
-    const better = betterPorts(best.b);
+describe('a better layout', () => {
+  const loop = desk.loops[0] as Design['loops'][number],
+    into = loop.connections.find((l) => l.to.component === 'front-radiator'),
+    out = loop.connections.find((l) => l.from.component === 'front-radiator');
+  if (!into || !out) throw new Error('the demo lost its loop');
+  const worse = applyEdit(desk, {
+    do: 'loop.connections',
+    loop: 'loop',
+    connections: loop.connections.map((l) => {
+      if (l === into) return { ...l, to: out.from };
+      if (l === out) return { ...l, from: into.to };
+      return l;
+    }),
+  }).design;
+  const laidWorse = withRoutes(worse);
+  const better = betterLayout(laidWorse);
+
+  test('ports swapped for worse ones are swapped back; what is told is what the edit gives', () => {
     expect(better).not.toBeNull();
-    expect(better?.after.routed.routes.reduce((s, r) => s + r.cost, 0)).toBeLessThan(best.cost);
+    const laid = applyEdit(laidWorse, better?.edit as Edit).design;
+    const { reports, findings } = analyse(laid);
+    expect(reports.tidiness).toEqual(better?.tidiness.after);
+    expect(reports.bom.loopTotal - analyse(laidWorse).reports.bom.loopTotal).toBe(
+      better?.price_minor,
+    );
+    expect(better?.after.missing).toBe(0);
+    expect(better?.moves.length).toBeGreaterThan(0);
     expect(
-      analyse(applyEdit(best.b, better?.edit as Edit).design).findings.filter((f) =>
-        ['rule.port-twice', 'rule.port-open', 'rule.wrong-way'].includes(f.code),
+      findings.filter((f) =>
+        ['rule.port-twice', 'rule.port-open', 'rule.wrong-way', 'fit.clash'].includes(f.code),
       ),
     ).toEqual([]);
   });
 
-  test('where there is nothing better, nothing is told', () => {
-    expect(
-      betterPorts(
-        applyEdit(
-          desk,
-          reorderLoop(desk, 'loop', [
-            'reservoir',
-            'pump',
-            'card-block',
-            'processor-block',
-            'top-radiator',
-            'front-radiator',
-          ]),
-        ).design,
-      ),
-    ).toBeNull();
+  test('nothing that was fixed moves, and no pinned run', () => {
+    const fixed = desk.components.map((c): Edit => ({
+      do: 'component.set',
+      component: c.id,
+      values: { mayMove: { turn: false, slide_mm: 0 } },
+    }));
+    const pin: Edit = { do: 'route.pin', connection: 'run-4', pinned: true };
+    const still = applyEdit(laidWorse, { do: 'batch', edits: [...fixed, pin] }).design;
+    const found = betterLayout(still);
+    const laid = found ? applyEdit(still, found.edit).design : still;
+    expect(laid.components.map((c) => c.placement)).toEqual(
+      still.components.map((c) => c.placement),
+    );
+    expect(laid.layout.routes['run-4']).toEqual(still.layout.routes['run-4']);
+  });
+
+  test('stopped at once it tells nothing and moves nothing', () => {
+    expect(betterLayout(laidWorse, () => false)).toBeNull();
+  });
+});
+
+describe('other routes of a run', () => {
+  const ways = judgedAlternatives(tower, 'run-8');
+
+  test('are distinct, the one it has first; each is what the design says with it laid', () => {
+    expect(ways.length).toBeGreaterThanOrEqual(3);
+    expect(ways[0]?.edit).toBeNull();
+    const seen = new Set(
+      ways.map((w) => JSON.stringify(w.route.corners.map((c) => c.map(Math.round)))),
+    );
+    expect(seen.size).toBe(ways.length);
+    for (const way of ways.slice(1)) {
+      const { reports, findings } = analyse(applyEdit(tower, way.edit as Edit).design);
+      const run = reports.runs.find((r) => r.id === 'run-8');
+      expect(run?.bends).toBe(way.bends);
+      expect(run?.cut_mm).toBeCloseTo(way.length_mm + 16, 6);
+      expect(reports.flow.links.find((l) => l.id === 'run-8')?.drop_kPa).toBe(way.drop_kPa);
+      expect(findings.filter((f) => f.code === 'run.clash' || f.code === 'run.self')).toEqual([]);
+    }
+  });
+
+  test('of a run that is none, there are none', () => {
+    expect(judgedAlternatives(tower, 'ghost')).toEqual([]);
   });
 });
 

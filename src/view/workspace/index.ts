@@ -22,7 +22,8 @@ export {
 } from './download';
 export {
   useBands,
-  useBetterPorts,
+  useAlternatives,
+  useBetterLayout,
   useCalibration,
   useDiagnosis,
   useTrends,

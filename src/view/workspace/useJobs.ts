@@ -3,7 +3,8 @@ import type {
   EvaluatedVariant,
   OrdersCompared,
   PartCompared,
-  PortsFound,
+  AlternativeJudged,
+  BetterLayout,
   WhatFits,
 } from '@/core/studies';
 import type { PumpAsked, PumpChoice, StarterAsked, WholeUncertainty } from '@/core/studies';
@@ -63,9 +64,13 @@ export const useImprovement = (): Job<{ readonly found: Improvement | null }> =>
 export const useOrders = (loop: string | null): Job<OrdersCompared> =>
   useJob('orders', loop ?? '', ALL, loop !== null);
 
-/** Better ports for the runs, if there are any, while they are asked for. */
-export const useBetterPorts = (on: boolean): Job<{ readonly found: PortsFound | null }> =>
-  useJob('ports', null, ['space'], on);
+/** Ports, places and routes chosen together, while they are asked for. */
+export const useBetterLayout = (on: boolean): Job<{ readonly found: BetterLayout | null }> =>
+  useJob('layout', null, ['space'], on);
+
+/** Other ways of one run; null asks for nothing. */
+export const useAlternatives = (connection: string | null): Job<readonly AlternativeJudged[]> =>
+  useJob('alternatives', connection ?? '', ['space', 'pumps'], connection !== null);
 
 /** A first build for the machine that is named; null asks for nothing. */
 export const useStarter = (asked: StarterAsked | null): Job<{ readonly edit: Edit | null }> =>

@@ -4,15 +4,13 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
 import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
-import { pathLength } from '@/core/routing';
-import { Mark, Pick, Progress, Why, useOffer, QuantityField, Press } from '@/view/shared';
+import { Mark, Pick, Why, useOffer, QuantityField, Press } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
-import { useEditor, useBetterPorts } from '@/view/workspace';
+import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import { CapFields } from './CapFields';
@@ -37,7 +35,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
-  const { runs, bom: list } = analysis.reports;
+  const { runs, tidiness, bom: list } = analysis.reports;
   const tubes = useOffer('tube'),
     fittings = useOffer('fitting');
   const graph = analysis.system.loops.find((g) => g.loop.id === loop.id);
@@ -51,6 +49,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
     volume && hot !== null
       ? loopExpansion(analysis.system, loop, runs, volume.total_mL, hot)
       : null;
+  const tidyWords = (id: string): string => {
+    const tidy = tidiness.runs.find((t) => t.connection === id);
+    return tidy ? `${formatNumber(tidy.score * 100)} %` : '–';
+  };
   const drain = draining(analysis.system, loop);
   const portOf = (c: {
     readonly component: string;
@@ -118,6 +120,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             <TableCell>from, to</TableCell>
             <TableCell>ends</TableCell>
             <TableCell className="num">bends</TableCell>
+            <TableCell className="num">tidy</TableCell>
             <TableCell className="num">{guessed ? 'cut, est.' : 'cut'}</TableCell>
           </TableRow>
         </TableHead>
@@ -152,6 +155,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                 </TableCell>
                 <TableCell className="narrow">{endWords()}</TableCell>
                 <TableCell className="num">{r.by === 'direct' ? '–' : r.bends}</TableCell>
+                <TableCell className="num">{tidyWords(r.id)}</TableCell>
                 <TableCell className="num">
                   {r.by === 'direct' ? (
                     '–'
@@ -168,7 +172,6 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         </TableBody>
       </Table>
       {loop.tube.hard && <MandrelsInHand loop={loop} />}
-      <BetterPorts />
       <details className={styles.caps}>
         <summary>
           Spare ports: {plural(loop.caps.filter((c) => c.with === 'plug').length, 'plug')},{' '}
@@ -249,67 +252,5 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         </p>
       )}
     </Section>
-  );
-}
-
-/** Asks for ports that make the runs shorter; offers the change with what it gives. */
-function BetterPorts() {
-  const design = useEditor((s) => s.design);
-  const commit = useEditor((s) => s.commit);
-  const [asked, setAsked] = useState<typeof design | null>(null);
-  const { result, fresh, progress, stopped, stop, retry } = useBetterPorts(asked === design);
-  const here = asked === design && fresh;
-  const found = here ? result?.found : undefined;
-  const of = (r: {
-    readonly routed: {
-      readonly routes: readonly { readonly path: Parameters<typeof pathLength>[0] }[];
-      readonly missing: readonly unknown[];
-    };
-  }) => ({
-    mm: r.routed.routes.reduce((s, x) => s + pathLength(x.path), 0),
-    bends: r.routed.routes.reduce((s, x) => s + x.path.filter((p) => p.kind === 'arc').length, 0),
-    without: r.routed.missing.length,
-  });
-  const before = found ? of(found.before) : null,
-    after = found ? of(found.after) : null;
-  return (
-    <div className={styles.row}>
-      {!here && progress === null && !stopped && (
-        <Press className={styles.link} onClick={() => setAsked(design)}>
-          Find better ports
-        </Press>
-      )}
-      {asked === design && (
-        <Progress
-          share={progress}
-          stopped={stopped}
-          onStop={stop}
-          onAgain={retry}
-          what="the ports"
-        />
-      )}
-      {here && found === null && (
-        <p className="soft" role="status">
-          The ports are as good as any: no other pair makes the routed runs shorter.
-        </p>
-      )}
-      {found && before && after && (
-        <p role="status">
-          {plural(found.moved.length, 'run')} by other ports:{' '}
-          {formatNumber((after.mm - before.mm) / 1000, { decimals: 2, signed: true })} m,{' '}
-          {formatNumber(after.bends - before.bends, { signed: true })} bends
-          {before.without !== after.without
-            ? `, ${plural(before.without - after.without, 'run')} more with a route`
-            : ''}
-          .{' '}
-          <Press
-            className={styles.link}
-            onClick={() => commit('connect runs to better ports', found.edit)}
-          >
-            Take them
-          </Press>
-        </p>
-      )}
-    </div>
   );
 }

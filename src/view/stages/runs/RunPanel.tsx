@@ -8,8 +8,10 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
+import { OtherRoutes } from './OtherRoutes';
 import { PutInRun } from './PutInRun';
 import { ShortAdvice } from './ShortAdvice';
+import type { Preview } from './usePreview';
 import { WayEditor } from './WayEditor';
 import styles from './RunsStage.module.css';
 
@@ -31,10 +33,12 @@ export function RunPanel({
   run,
   loop,
   link: connection,
+  preview,
 }: {
   readonly run: Run;
   readonly loop: Loop;
   readonly link: Connection;
+  readonly preview?: Preview;
 }) {
   const design = useEditor((s) => s.design);
   const system = useEditor((s) => s.analysis.system);
@@ -125,6 +129,7 @@ export function RunPanel({
               <span className="soft">inlet to inlet, outlet to outlet.</span>
             </p>
           )}
+          {preview && <OtherRoutes run={run} preview={preview} />}
           <PutInRun loop={loop} link={connection} />
           <WayEditor
             run={run}

@@ -11,6 +11,7 @@ import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import { DrawRun } from './DrawRun';
+import { LayoutPanel } from './LayoutPanel';
 import { LoopSection } from './LoopSection';
 import { OrdersView } from './OrdersView';
 import { RouteBar } from './RouteBar';
@@ -18,6 +19,7 @@ import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
 import { ShownParts } from './ShownParts';
 import { useLegHeld } from './useLegHeld';
+import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
 
 type Seen = View | 'space' | 'orders' | 'sheets';
@@ -56,6 +58,8 @@ export function RunsStage() {
   const { runs, clearance: fit, bom: list } = analysis.reports;
   const run = runs.find((r) => r.id === picked);
   const held = useLegHeld(analysis.routed, run);
+  const preview = usePreview(design);
+  const { seen } = preview;
   const loose = looseParts(design);
   if (design.loops.length === 0) {
     return (
@@ -93,11 +97,11 @@ export function RunsStage() {
   const drawn = (as: View) => (
     <Elevation
       view={as}
-      model={analysis.system}
+      model={seen?.system ?? analysis.system}
       fit={fit}
       picked={picked}
       onPick={(id) => pick(picked === id ? null : id)}
-      runs={shownRuns}
+      runs={seen?.runs ?? shownRuns}
       heat={analysis.reports.heat[design.brief.loadCase]}
       ghosts={stale}
       {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
@@ -124,10 +128,13 @@ export function RunsStage() {
   const side = (
     <>
       <DrawRun />
-      {run && link && <RunPanel run={live ?? run} loop={link.loop} link={link.link} />}
+      {run && link && (
+        <RunPanel run={live ?? run} loop={link.loop} link={link.link} preview={preview} />
+      )}
       {design.loops.map((loop) => (
         <LoopSection key={loop.id} loop={loop} />
       ))}
+      <LayoutPanel preview={preview} />
       <ShownParts />
       {loose.length >= 2 && (
         <Section title="Not connected">
@@ -179,10 +186,10 @@ export function RunsStage() {
       <div className={styles.sheet}>
         {view === 'space' ? (
           <CaseInSpace
-            design={design}
-            system={analysis.system}
-            gaps={fit.gaps}
-            runs={shownRuns}
+            design={seen?.design ?? design}
+            system={seen?.system ?? analysis.system}
+            gaps={seen?.gaps ?? fit.gaps}
+            runs={seen?.runs ?? shownRuns}
             picked={picked}
             onPick={pick}
             flow={analysis.reports.flow}

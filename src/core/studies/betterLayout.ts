@@ -1,0 +1,49 @@
+import { applyEdit, componentName, type Design } from '../design';
+import { analyse } from '../analysis';
+import { improvedLayout, type ImprovedLayout } from '../layoutSearch';
+import type { Tidiness } from '../routing';
+
+/** A better layout with all it comes to, before and after. */
+export interface BetterLayout extends ImprovedLayout {
+  readonly design: Design;
+  readonly tidiness: { readonly before: Tidiness; readonly after: Tidiness };
+  /** What the list costs more; less where below 0, minor units. */
+  readonly price_minor: number;
+  /** What is moved or turned, or takes other ports, in words. */
+  readonly moves: readonly string[];
+  /** Findings that would be new, other than notes. */
+  readonly worse: readonly string[];
+}
+
+/**
+ * A layout with fewer bends and less tube, worked out whole: nothing it would make worse goes
+ * unsaid. Null where the layout there is is as good as any found.
+ */
+export function betterLayout(
+  design: Design,
+  tell: (done: number, of: number) => boolean = () => true,
+): BetterLayout | null {
+  const found = improvedLayout(design, tell);
+  if (!found) return null;
+  const laid = applyEdit(design, found.edit).design;
+  const before = analyse(design),
+    after = analyse(laid);
+  const known = new Set(before.findings.map((f) => f.code + f.subjects.join()));
+  return {
+    ...found,
+    design: laid,
+    tidiness: { before: before.reports.tidiness, after: after.reports.tidiness },
+    price_minor: after.reports.bom.loopTotal - before.reports.bom.loopTotal,
+    moves: found.parts.map((p) => moveWords(design, p)),
+    worse: after.findings
+      .filter((f) => f.severity !== 'note' && !known.has(f.code + f.subjects.join()))
+      .map((f) => f.title),
+  };
+}
+
+function moveWords(design: Design, p: ImprovedLayout['parts'][number]): string {
+  const name = componentName(design, p.component);
+  const turned = p.moved ? ['turned or moved'] : [];
+  const ports = p.ports > 0 ? ['by other ports'] : [];
+  return `${name}: ${[...turned, ...ports].join(', ')}`;
+}

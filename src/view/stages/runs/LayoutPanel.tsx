@@ -1,0 +1,251 @@
+'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { useState } from 'react';
+import {
+  ROUTE_STYLES,
+  type Component,
+  type Loop,
+  type LoopRouting,
+  type MayMove,
+  type RouteStyle,
+  type RouteWeights,
+} from '@/core/design';
+import { freedomOf } from '@/core/layoutSearch';
+import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
+import type { BetterLayout } from '@/core/studies';
+import { formatMoney, formatNumber, plural } from '@/core/units';
+import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
+import { useBetterLayout, useEditor } from '@/view/workspace';
+import { Section } from '../frame/StageFrame';
+import type { Preview } from './usePreview';
+import styles from './RunsStage.module.css';
+
+const STYLE_NAMES: Record<RouteStyle, string> = {
+  parallel: 'straight and parallel: 90° and 45°',
+  free: 'free angles: fewest bends',
+  shortest: 'shortest',
+  hidden: 'hidden: behind the tray, along walls',
+};
+
+const FREEDOMS: readonly {
+  readonly value: string;
+  readonly label: string;
+  readonly may: MayMove;
+}[] = [
+  { value: 'stays', label: 'stays', may: { turn: false, slide_mm: 0 } },
+  { value: 'turns', label: 'may turn', may: { turn: true, slide_mm: 0 } },
+  { value: 'slides', label: 'may slide 40 mm', may: { turn: false, slide_mm: 40 } },
+  { value: 'both', label: 'may turn and slide 40 mm', may: { turn: true, slide_mm: 40 } },
+  { value: 'free', label: 'free: 200 mm', may: { turn: true, slide_mm: 200 } },
+];
+
+const freedomValue = ({ turn, slide_mm }: MayMove): string => {
+  if (slide_mm > 100) return 'free';
+  if (turn) return slide_mm > 0 ? 'both' : 'turns';
+  return slide_mm > 0 ? 'slides' : 'stays';
+};
+
+/** Parts that something can be moved of: what hangs on rails, stands on spots or free. */
+const isMovable = ({ part, placement }: Component): boolean =>
+  'ports' in part && ['mount', 'spot', 'free', 'against'].includes(placement.on);
+
+/**
+ * How the runs are to lie, what may move for it, and a better layout: looked for in the engine,
+ * shown beside the one there is, taken in one step.
+ */
+export function LayoutPanel({ preview }: { readonly preview: Preview }) {
+  const design = useEditor((s) => s.design);
+  const commit = useEditor((s) => s.commit);
+  const movable = design.components.filter(isMovable);
+  return (
+    <Section title="Layout">
+      {design.loops.map((loop) => (
+        <StyleFields key={loop.id} loop={loop} />
+      ))}
+      {movable.length > 0 && (
+        <details className={styles.caps}>
+          <summary>
+            What may move:{' '}
+            {plural(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, 'part')}
+          </summary>
+          {movable.map((c) => (
+            <Pick
+              key={c.id}
+              label={c.name}
+              value={freedomValue(freedomOf(c))}
+              options={FREEDOMS}
+              onPick={(value) => {
+                const may = FREEDOMS.find((f) => f.value === value)?.may;
+                if (may)
+                  commit(`what ${c.name} may do`, {
+                    do: 'component.set',
+                    component: c.id,
+                    values: { mayMove: may },
+                  });
+              }}
+            />
+          ))}
+        </details>
+      )}
+      <Improve preview={preview} />
+    </Section>
+  );
+}
+
+/** Style of a loop's runs, and what it weighs. */
+function StyleFields({ loop }: { readonly loop: Loop }) {
+  const commit = useEditor((s) => s.commit);
+  const style = styleOf(loop);
+  const prices = pricesOf(loop);
+  const set = (routing: LoopRouting): void =>
+    commit(`how ${loop.name} lies`, { do: 'loop.routing', loop: loop.id, routing });
+  const weigh = (weights: RouteWeights): void =>
+    set({ style, weights: { ...loop.routing?.weights, ...weights } });
+  return (
+    <>
+      <Pick
+        label={`Style of ${loop.name}`}
+        value={style}
+        options={ROUTE_STYLES.map((value) => ({ value, label: STYLE_NAMES[value] }))}
+        onPick={(value) => set({ style: value as RouteStyle })}
+      />
+      <details className={styles.caps}>
+        <summary>What {loop.name} weighs</summary>
+        <QuantityField
+          label="A bend is worth"
+          quantity="length"
+          value={prices.bend_mm}
+          min={0}
+          max={1000}
+          onCommit={(v) => v !== null && weigh({ bend_mm: v })}
+        />
+        <QuantityField
+          label="Crossing another loop"
+          quantity="length"
+          value={prices.view_mm}
+          min={0}
+          max={2000}
+          onCommit={(v) => v !== null && weigh({ view_mm: v })}
+        />
+        <QuantityField
+          label="Off its neighbours’ lines"
+          quantity="share"
+          value={Math.round(prices.offPlane * 100)}
+          min={0}
+          max={200}
+          onCommit={(v) => v !== null && weigh({ offPlane: v / 100 })}
+        />
+      </details>
+    </>
+  );
+}
+
+/** Looks for a better layout; shows it before and after, with all it comes to. */
+function Improve({ preview }: { readonly preview: Preview }) {
+  const design = useEditor((s) => s.design);
+  const [asked, setAsked] = useState<typeof design | null>(null);
+  const { result, fresh, progress, stopped, stop, retry } = useBetterLayout(asked === design);
+  const here = asked === design && fresh;
+  const found = here ? result?.found : undefined;
+  return (
+    <div className={styles.way}>
+      {!here && progress === null && !stopped && (
+        <Press className={styles.act} onClick={() => setAsked(design)}>
+          Improve layout
+        </Press>
+      )}
+      {asked === design && (
+        <Progress
+          share={progress}
+          stopped={stopped}
+          onStop={stop}
+          onAgain={retry}
+          what="the layout"
+        />
+      )}
+      {here && found === null && (
+        <p className="soft" role="status">
+          No other ports, turns or places were found that give fewer bends or less tube.
+        </p>
+      )}
+      {found && <Gains found={found} preview={preview} />}
+    </div>
+  );
+}
+
+const bendsIn = ({ hard, runs }: Tidiness): number =>
+  hard?.bends ?? runs.reduce((n, r) => n + r.bends, 0);
+const planesIn = ({ runs }: Tidiness): number => Math.max(0, ...runs.map((r) => r.planes));
+
+function Gains({ found, preview }: { readonly found: BetterLayout; readonly preview: Preview }) {
+  const commit = useEditor((s) => s.commit);
+  const { before, after, tidiness, moves, worse, price_minor } = found;
+  const rows: readonly (readonly [string, string, string])[] = [
+    ['runs with a route', `${before.runs}`, `${after.runs}`],
+    ['bends', `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
+    ['planes of one run, most', `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
+    ['tube, m', metres(before.tube_mm), metres(after.tube_mm)],
+    ['elbows and extenders', `${before.adapters}`, `${after.adapters}`],
+    ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
+  ];
+  const isAfter = preview.design === found.design;
+  return (
+    <div role="status">
+      <Segments
+        label="Shown"
+        value={isAfter ? 'after' : 'before'}
+        options={[
+          { value: 'before', label: 'before' },
+          { value: 'after', label: 'after' },
+        ]}
+        onPick={(value) => preview.show(value === 'after' ? found.design : null)}
+      />
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell />
+            <TableCell className="num">before</TableCell>
+            <TableCell className="num">after</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map(([what, was, is]) => (
+            <TableRow key={what}>
+              <TableCell>{what}</TableCell>
+              <TableCell className="num">{was}</TableCell>
+              <TableCell className="num">{is}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <p>
+        {price_minor === 0
+          ? 'It costs the same.'
+          : `The list is ${formatMoney(Math.abs(price_minor))} ${price_minor < 0 ? 'cheaper' : 'dearer'}.`}
+      </p>
+      {moves.length > 0 && (
+        <ul className={styles.list}>
+          {moves.map((m) => (
+            <li key={m}>{m}</li>
+          ))}
+        </ul>
+      )}
+      {worse.length > 0 && <p>New findings: {worse.join('; ')}.</p>}
+      <Press
+        className={styles.act}
+        onClick={() => {
+          preview.show(null);
+          commit('improve the layout', found.edit);
+        }}
+      >
+        Use this layout
+      </Press>
+    </div>
+  );
+}
+
+const metres = (mm: number): string => formatNumber(mm / 1000, { decimals: 2 });
