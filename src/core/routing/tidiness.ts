@@ -135,6 +135,7 @@ function runTidiness(
   const { corners, path, connection } = route;
   const bends = path.flatMap((s) => (s.kind === 'arc' ? [s] : []));
   const length_mm = pathLength(path);
+  const turning_deg = sum(bends, (b) => b.angle_deg);
   const planes = planesOf(bends.map((b) => b.axis));
   const legs = corners.slice(1).map((to, i) => [corners[i] as Vec, to] as const);
   const others = peers.flatMap((p) =>
@@ -159,14 +160,16 @@ function runTidiness(
       : 0,
     legs: legs.length,
     sharedLegs,
-    turning_deg: sum(bends, (b) => b.angle_deg),
+    turning_deg,
     leastTurning_deg,
     crosses: crossing.flatMap(([a, b]) => {
       if (a === connection) return [b];
       return b === connection ? [a] : [];
     }),
     meetsItself: meets,
-    score: scoreOf(bends.length, leastBends, planes, length_mm, leastLength_mm),
+    score: loop.tube.hard
+      ? scoreOf(bends.length, leastBends, planes, length_mm, leastLength_mm)
+      : Math.min(1, (leastTurning_deg + EASY_DEG) / (turning_deg + EASY_DEG)),
   };
 }
 const BUILDERS_ANGLES = [45, 90];
@@ -193,6 +196,9 @@ function knownOf(loop: Loop, route: Route): Known {
   known.set(route.path, made);
   return made;
 }
+
+/** Turning of a soft tube that nobody sees, degrees. */
+const EASY_DEG = 30;
 
 /** 1 for a run as its ends let it be; less for bends, planes and tube beyond. */
 function scoreOf(

@@ -131,10 +131,10 @@ export function RunsStage() {
       {run && link && (
         <RunPanel run={live ?? run} loop={link.loop} link={link.link} preview={preview} />
       )}
+      <LayoutPanel preview={preview} />
       {design.loops.map((loop) => (
         <LoopSection key={loop.id} loop={loop} />
       ))}
-      <LayoutPanel preview={preview} />
       <ShownParts />
       {loose.length >= 2 && (
         <Section title="Not connected">
