@@ -169,7 +169,7 @@ function fenlandTower(): Design {
       component(
         'floor-radiator',
         'rad-fell-280-45',
-        { on: 'mount', mount: 'bottom', slide_mm: 60, ports: 'start', air: 'in' },
+        { on: 'mount', mount: 'bottom', slide_mm: 40, ports: 'start', air: 'in' },
         {},
         'Floor radiator',
       ),

@@ -14,7 +14,7 @@ import { LOAD_CASES, type LoadCaseId, loadCaseNow } from '@/core/components';
 import { FAULTS, runTransient, ScenarioError, type Fault, type FaultKind } from '@/core/transient';
 import { parseDesign, validateReadings } from '@/core/validation';
 import { InpError, inpLoops, readInp, writeInp } from '@/format/inp';
-import { bendSheet, bendSteps, makingOrder } from '@/core/plan';
+import { bendSheet, bendSteps, farEndOf, makingOrder, putInOf } from '@/core/plan';
 import { designToText, listToCsv, transientToCsv } from '@/format';
 import { proofRows } from '@/proof';
 
@@ -301,6 +301,8 @@ function transient(design: Design, args: readonly string[]): Ran {
 /** The bends of every routed run in the order of the work, easiest run first within a loop. */
 function sheetsOf(design: Design): { readonly runs: readonly object[] } {
   const { runs } = analyse(design).reports;
+  const putIns = new Map(runs.map((run) => [run.id, putInOf(run)]));
+  const farEnds = new Map(runs.map((run) => [run.id, farEndOf(run)]));
   const sheets = design.loops.flatMap((loop) => {
     const own = runs.filter((run) => run.loop === loop.id);
     return makingOrder(own.flatMap((run) => bendSheet(run, loop) ?? []));
@@ -319,6 +321,8 @@ function sheetsOf(design: Design): { readonly runs: readonly object[] } {
         grip_mm: sheet.grip_mm,
         steps,
         last_mm,
+        put_in: putIns.get(sheet.run) ?? null,
+        far_end: farEnds.get(sheet.run) ?? null,
       };
     }),
   };

@@ -1,3 +1,4 @@
+import { ANGLE_ERROR_DEG, farEndOf, MARK_ERROR_MM, putInOf } from '../plan';
 import {
   componentName,
   findComponent,
@@ -558,6 +559,7 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
           : 'Easy ones first, for practice.',
       how: [
         `Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? ', estimated: measure' : ''}; its sheet in Runs has every mark.`,
+        ...putInWords(m, run),
         'O-rings wet with water. Push home, then tighten by hand, both ends by turns.',
         ...m.fingersAt((fit) =>
           [run.from, run.to].some((e) => e.component === fit.component && e.port === fit.port),
@@ -572,6 +574,31 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
         : { beginner: 0, practised: 0 },
     },
   );
+}
+
+/** How a stiff tube comes between its two fittings, and what its errors come to at the far end. */
+function putInWords(m: Maker, run: Run): readonly string[] {
+  const put = putInOf(run);
+  if (!put) return [];
+  const at = (end: 'from' | 'to'): string => m.nameOf(run[end].component);
+  const far = farEndOf(run);
+  const errors =
+    far && far.off_mm > 0
+      ? [
+          `Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off: hold it to its place before the last bend.`,
+        ]
+      : [];
+  if (put.how === 'together')
+    return [...errors, 'Both ends go in together: hold it over both fittings and push it home.'];
+  if (put.how === 'swing')
+    return [
+      ...errors,
+      `First into ${at(put.first)}, then swing the other end in, by about ${Math.round(put.swing_deg)}°.`,
+    ];
+  return [
+    ...errors,
+    `Its ends push against each other: take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
+  ];
 }
 
 const capStep = (m: Maker, loop: Loop, needs: readonly string[]): Step =>

@@ -1,3 +1,4 @@
+import { openingsFor } from '../layoutSearch';
 import type { SpatialCheck } from './inputs';
 
 export const runNoWay: SpatialCheck = {
@@ -15,6 +16,7 @@ export const runNoWay: SpatialCheck = {
         subjects: [m.connection],
         title: `No route found for ${run?.name ?? m.connection}`,
         detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it a route exists.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
+        candidates: () => openingsFor(context.design, m.connection, context.offer),
       };
     }),
 };

@@ -9,3 +9,5 @@ export {
 export { makingCautions, makingSteps } from './care';
 export { springBackWords } from './springBackWords';
 export { bendSteps, tubeTurn, type BendStep, type TubeTurn } from './bendSteps';
+export { putInBetween, putInOf, type PutIn, type TubeEnd } from './putIn';
+export { ANGLE_ERROR_DEG, farEndOf, MARK_ERROR_MM, type FarEnd } from './farEnd';

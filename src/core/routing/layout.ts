@@ -13,7 +13,7 @@ import { pricesOf } from './prices';
 import { storedRouteOf, laidRoute } from './laidRoute';
 import { routeAll, withReports } from './negotiate';
 import { pathLength } from './path';
-import { placeOnLegs } from './onLegs';
+import { placeOnLegs, type OnLegs } from './onLegs';
 import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
 import { meetsItself } from './selfGap';
@@ -72,6 +72,16 @@ export function routedDesign(design: Design): RoutedDesign {
  */
 export function routeDesign(design: Design, tell: Tell = () => true, hasty = false): RoutedDesign {
   const legs = placeOnLegs(design, new Map(), tell, hasty);
+  const onLegs = routedWith(design, legs, tell, hasty);
+  if (onLegs.routed.missing.length === 0 || legs.frames.size === 0) return onLegs;
+  // A leg that leaves a run without a way is no place: then they stand where their runs meet.
+  const apart = routedWith(design, NOWHERE, tell, hasty);
+  return apart.routed.missing.length < onLegs.routed.missing.length ? apart : onLegs;
+}
+
+const NOWHERE: OnLegs = { frames: new Map(), routes: [] };
+
+function routedWith(design: Design, legs: OnLegs, tell: Tell, hasty: boolean): RoutedDesign {
   const poses = placePieces(design, legs.frames);
   const placed = withPoses(design, poses);
   return { frames: [...poses], routed: routeAll(compileSystem(placed), tell, legs.routes, hasty) };

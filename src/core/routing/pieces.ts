@@ -16,7 +16,6 @@ import {
   type Vec,
 } from '../geometry';
 import { orientations } from './orientations';
-import { PARALLEL } from './prices';
 
 /** Where pieces that hang in their runs come to be, by component. */
 export type Frames = ReadonlyMap<string, Frame>;
@@ -24,6 +23,8 @@ export type Frames = ReadonlyMap<string, Frame>;
 /** How far from the middle of its neighbours a piece is looked for, and how finely, mm. */
 const REACH_MM = 120,
   STEP_MM = 30;
+/** A bend is worth so much tube when places are weighed, mm (common practice, no source). */
+const BEND_MM = 45;
 /** Straight tube wanted at each port beside the fitting, mm. */
 const STUB_MM = 14;
 /** Rounds over all pieces: one placed early is looked at again when its neighbours stand. */
@@ -228,7 +229,7 @@ function wayCost(
     (ax > 1 && ax < least ? 1 : 0) +
     (ay > 1 && ay < least ? 1 : 0) +
     (az > 1 && az < least ? 1 : 0);
-  return ax + ay + az + (bends + 1.5 * short) * PARALLEL.bend_mm + 0.02 * Math.max(ax, ay, az);
+  return ax + ay + az + (bends + 1.5 * short) * BEND_MM + 0.02 * Math.max(ax, ay, az);
 }
 
 /** Fittings that will be in the ports of what stands already. */
