@@ -63,7 +63,7 @@ describe('the terminal', () => {
         }[];
       }[];
     };
-    expect(runs.length).toBe(13);
+    expect(runs.length).toBe(9);
     for (const r of runs)
       expect(
         r.steps.reduce(

@@ -164,7 +164,7 @@ describe('what an edit works out again', () => {
     session.apply(anyEdit(tower, 4, 7, 0));
     const after = session.analysis().routed.routes;
     const same = after.filter((r) => before.some((b) => b.path === r.path));
-    expect(same.length).toBeGreaterThan(5);
+    expect(same.length).toBeGreaterThan(4);
     expect(same.length).toBeLessThan(before.length);
   });
 });

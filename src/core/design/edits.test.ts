@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { teedTower } from '../loops/teedTower.fixture';
 import {
   applyEdit,
   EditError,
@@ -324,8 +325,7 @@ describe('edits', () => {
   });
 
   test('one of two parts side by side taken out: its branch and both tees go, the other stays in the row', () => {
-    const tower = demoDesign('fenland-flood-tower') as Design;
-    const out = applyEdit(tower, { do: 'component.remove', component: 'card-block-b' }).design;
+    const out = applyEdit(teedTower, { do: 'component.remove', component: 'card-block-b' }).design;
     expect(out.components.filter((i) => i.part.kind === 'inline' && i.part.duty === 'tee')).toEqual(
       [],
     );

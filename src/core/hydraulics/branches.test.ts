@@ -4,6 +4,7 @@ import { applyEdit, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import { branchesOf, networkOf, type Branch } from '.';
 import { splitEdit } from '../loops';
+import { teedTower } from '../loops/teedTower.fixture';
 import type { LoopGraph } from '../system';
 import type { InlinePart } from '../components';
 
@@ -33,7 +34,7 @@ describe('branches', () => {
    * tee, and drops across parallel ways are equal.
    */
   test('lanes share the flow of the trunk and drop alike', () => {
-    const rows = rowsOf(tower, 'loop-2');
+    const rows = rowsOf(teedTower, 'loop-2');
     const a = rows.find((r) => r.components.includes('card-block-a')),
       b = rows.find((r) => r.components.includes('card-block-b'));
     const trunk = rows.find((r) => r.components.includes('top-radiator'));

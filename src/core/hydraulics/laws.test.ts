@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
+import { teedTower } from '../loops/teedTower.fixture';
 import { analyse } from '../analysis';
 import { applyEdit, withoutRoutes, type Design, type Edit, type Settings } from '../design';
 import { water } from '../fluids';
@@ -67,12 +68,12 @@ describe('what a link becomes in the network, by its law', () => {
   });
 
   test("each leg of a tee is a pipe of the tee's own, and all three name the tee", () => {
-    const graph = compileSystem(tower).loops.find((g) =>
+    const graph = compileSystem(teedTower).loops.find((g) =>
       g.links.some((l) => l.law.kind === 'tee'),
     ) as LoopGraph;
     const legs = networkIn(
-      tower,
-      compileSystem(tower).loops.findIndex((g) => g.loop.id === graph.loop.id),
+      teedTower,
+      compileSystem(teedTower).loops.findIndex((g) => g.loop.id === graph.loop.id),
     ).links.filter((l) => l.tee);
     const byTee = new Map<string, string[]>();
     for (const leg of legs) {

@@ -13,13 +13,13 @@ const spare = (component: string, port: string): PortRef => ({ component, port }
 
 describe('a run drawn from port to port', () => {
   test('takes the caps off both ports and leads from an outlet to an inlet', () => {
-    const drawn = drawRun(desk, spare('reservoir', 'low'), spare('card-block', 'out'));
+    const drawn = drawRun(desk, spare('reservoir', 'low'), spare('card-block', 'out2'));
     if (!('edit' in drawn)) throw new Error(drawn.why);
     const { design } = applyEdit(desk, drawn.edit);
     expect(validateDesign(design).ok).toBe(true);
-    expect(runAt(design, spare('card-block', 'out'))?.connection.id).toBe(drawn.connection);
+    expect(runAt(design, spare('card-block', 'out2'))?.connection.id).toBe(drawn.connection);
     expect(
-      design.loops[0]?.caps.some((c) => c.component === 'card-block' && c.port === 'out'),
+      design.loops[0]?.caps.some((c) => c.component === 'card-block' && c.port === 'out2'),
     ).toBe(false);
   });
 
@@ -32,16 +32,16 @@ describe('a run drawn from port to port', () => {
               ...c,
               part: {
                 ...c.part,
-                ports: c.part.ports.map((p) => (p.id === 'out' ? { ...p, role: 'in' } : p)),
+                ports: c.part.ports.map((p) => (p.id === 'out2' ? { ...p, role: 'in' } : p)),
               },
             }
           : c,
       ) as Design['components'],
     };
-    const drawn = drawRun(named, spare('card-block', 'out'), spare('reservoir', 'low'));
+    const drawn = drawRun(named, spare('card-block', 'out2'), spare('reservoir', 'low'));
     if (!('edit' in drawn)) throw new Error(drawn.why);
     const run = applyEdit(named, drawn.edit).design.loops[0]?.connections.at(-1);
-    expect(run).toMatchObject({ from: spare('reservoir', 'low'), to: spare('card-block', 'out') });
+    expect(run).toMatchObject({ from: spare('reservoir', 'low'), to: spare('card-block', 'out2') });
   });
 
   test('a port with a run, two loops, one port and parts of no loop are told', () => {

@@ -52,7 +52,7 @@ describe('elbows of 45° before hard tube', () => {
     ).toEqual([expect.closeTo(45, 6)]);
     // Two legs less what the bend rounds off, and the bend's price.
     expect(way?.cost).toBeCloseTo(
-      60 * Math.SQRT2 + 240 - (2 * 20 * Math.tan(Math.PI / 8) - (20 * Math.PI) / 4) + 45,
+      60 * Math.SQRT2 + 240 - (2 * 20 * Math.tan(Math.PI / 8) - (20 * Math.PI) / 4) + 80,
       6,
     );
   });

@@ -10,6 +10,7 @@ import { bodyBox, fixedBodies, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
 import { reportOf } from './report';
 import { tasteOf, viewBlocks } from './visibility';
+import { worthOfRoute } from './worth';
 
 /** Rounds of taking up and routing again, by the number of runs. */
 const ROUNDS_A_RUN = 2;
@@ -18,11 +19,15 @@ const ROUNDS_MORE = 6;
 const MOST_RIPS = 3;
 /** Runs without a way that are looked into. */
 const MOST_EXPLAINED = 4;
+/** Rounds of tidying. */
+const TIDY_PASSES = 2;
 /** Corners looked at for a tidier way, and for the way of a run in the hand. */
 const TIDY_MOST = 4000;
 /** Corners looked at before others are asked to make way: a longer way round is no better. */
 const FIRST_MOST = 2500;
-const LIVE_MOST = 2500;
+const LIVE_MOST = 4000;
+/** And how much dearer than the cheapest it may be: the hand sees something at once. */
+const LIVE_WEIGHT = 1.6;
 
 type Tell = (done: number, of: number) => boolean;
 
@@ -139,7 +144,9 @@ class Negotiation {
       return [];
     }
     const rerouted = this.takeUp(crossed);
-    this.done.set(task.connection, forced);
+    // What it paid for crossing is not what it costs once they have made way.
+    const cost = worthOfRoute(task.loop, forced) + forced.preference;
+    this.done.set(task.connection, { ...forced, cost });
     return rerouted;
   }
 
@@ -186,9 +193,14 @@ class Negotiation {
     );
     const worth = (t: Task): number => this.done.get(t.connection)?.cost ?? 0;
     fresh.sort((a, b) => worth(b) - worth(a) || a.connection.localeCompare(b.connection));
-    for (const task of fresh) {
-      if (!this.goesOn()) return;
-      this.tidy(task);
+    // Once more where one gave way: what stood in another's way may be gone.
+    for (let pass = 0; pass < TIDY_PASSES; pass += 1) {
+      let gave = false;
+      for (const task of fresh) {
+        if (!this.goesOn()) return;
+        gave = this.tidy(task) || gave;
+      }
+      if (!gave) break;
     }
     for (const task of fresh) {
       const route = this.done.get(task.connection) as Route;
@@ -199,15 +211,16 @@ class Negotiation {
     }
   }
 
-  private tidy(task: Task): void {
+  private tidy(task: Task): boolean {
     const now = this.done.get(task.connection) as Route;
     const others = [...this.done.values()].filter((r) => r !== now);
     const { cost, preference } = withNewReport(this.system, task, now, others);
     const effort = preference > 0 ? {} : { most: TIDY_MOST };
     const rerouted = routeSingle(this.system, task, this.fixed, [], others, null, effort);
     // A way that keeps less distance is not tidier.
-    if (rerouted && rerouted.cost < cost - 1 && rerouted.kept_mm >= now.kept_mm)
-      this.done.set(task.connection, rerouted);
+    if (!rerouted || rerouted.cost >= cost - 1 || rerouted.kept_mm < now.kept_mm) return false;
+    this.done.set(task.connection, rerouted);
+    return true;
   }
 
   result(): Routed {
@@ -270,7 +283,7 @@ export function routeOne(system: System, routed: Routed, connection: string): Ro
   const task = tasks.find((t) => t.connection === connection);
   if (!task) return routed;
   const others = routed.routes.filter((r) => r.connection !== connection);
-  const effort = { most: LIVE_MOST };
+  const effort = { most: LIVE_MOST, weight: LIVE_WEIGHT };
   const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
   const routes = withReports(system, tasks, route ? [...others, route] : others);
   const missing = routed.missing.filter((m) => m.connection !== connection);

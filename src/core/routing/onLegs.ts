@@ -27,6 +27,7 @@ import { roundedPath, samplePath, turnBetween } from './path';
 import { pricesOf } from './prices';
 import { radiusOf, type Route } from './routed';
 import { tasksOf, type Task } from './task';
+import { worthOfRoute } from './worth';
 
 /** Places along a leg tried so far apart, mm. */
 const STEP_MM = 5;
@@ -343,14 +344,11 @@ function cut(
     corners: readonly Vec[],
     from: Route['from'],
     to: Route['to'],
-  ): Route => ({
-    ...route,
-    connection,
-    corners,
-    path: roundedPath(corners, route.radius_mm),
-    from,
-    to,
-  });
+  ): Route => {
+    const path = roundedPath(corners, route.radius_mm);
+    const half = { ...route, connection, corners, path, from, to };
+    return { ...half, cost: worthOfRoute(task.loop, half) };
+  };
   return [
     made(into, [...route.corners.slice(0, leg + 1), a.mouth], route.from, a),
     made(out, [b.mouth, ...route.corners.slice(leg + 1)], b, route.to),

@@ -360,7 +360,15 @@ class HardSearch {
   private boundFrom(x: State): number {
     if (x.goal >= 0) return 0;
     const via = this.vias[x.stage];
-    if (via) return Math.min(...this.goals.map((g) => viaBound(x.at, via, g.mouth) + g.cost));
+    if (via) {
+      let over = Infinity;
+      for (let k = 0; k < this.goals.length; k += 1) {
+        const { mouth, cost } = this.goals[k] as EndWay;
+        const bends = bendsTo(x, mouth, this.goalWays[k] as number) * Math.max(0, this.bend);
+        over = Math.min(over, viaBound(x.at, via, mouth) + cost + bends);
+      }
+      return over;
+    }
     let least = Infinity;
     let bends = Infinity;
     for (let k = 0; k < this.goals.length; k += 1) {

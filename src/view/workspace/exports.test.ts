@@ -90,7 +90,7 @@ describe('exports', () => {
     expect(names).toContain('fenland-flood-tower.zephyron.json');
     expect(names).toContain('elevations/fenland-flood-tower-side.svg');
     expect(names).toContain('fenland-flood-tower.inp');
-    expect(names.filter((n) => n.startsWith('bends-dxf/')).length).toBe(13);
+    expect(names.filter((n) => n.startsWith('bends-dxf/')).length).toBe(9);
     expect(names.some((n) => n.startsWith('mandrel'))).toBe(true);
     // UTF-8 mark: EF BB BF (RFC 3629, section 6).
     expect([...(files['fenland-flood-tower-parts.csv'] ?? []).slice(0, 3)]).toEqual([

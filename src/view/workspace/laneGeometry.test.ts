@@ -1,10 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoDesign } from '@/catalogue';
-import type { Design } from '@/core/design';
+import { teedTower as tower } from '@/core/loops/teedTower.fixture';
 import { compileSystem, type LoopGraph } from '@/core/system';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 
-const tower = demoDesign('fenland-flood-tower') as Design;
 const graphs = compileSystem(tower).loops;
 const [ring, split] = graphs as [LoopGraph, LoopGraph];
 

@@ -138,7 +138,7 @@ describe('runs as drawn', () => {
 
   test('hard tube has straight legs and rounded corners', () => {
     const paths = path('fenland-flood-tower');
-    expect(paths.length).toBe(13);
+    expect(paths.length).toBe(11);
     for (const p of paths) {
       expect(p).not.toContain('C');
       expect(p).not.toContain('NaN');
@@ -153,7 +153,7 @@ describe('runs as drawn', () => {
     const drawn = reports.runs.flatMap(
       (r) => runPath(system, r, 30, (p) => flatPoint('side', size, p)) ?? [],
     );
-    expect(drawn.length).toBe(13);
+    expect(drawn.length).toBe(11);
     expect(drawn).not.toEqual(path('fenland-flood-tower'));
   });
 

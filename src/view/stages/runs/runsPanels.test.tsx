@@ -32,7 +32,7 @@ describe('the picked run', () => {
     expect(rows).toHaveLength(run?.bends ?? -1);
     const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
     expect(starts).toEqual([...starts].sort((a, b) => a - b));
-    expect(screen.getByText(/^Start the first bend 30\.0/)).toBeTruthy();
+    expect(screen.getByText(/^Start the first bend 12\.4/)).toBeTruthy();
   });
 
   test('its way by hand: a direction, a place to pass, a pin and back to its own way, each a step to undo', () => {
