@@ -83,7 +83,7 @@ export class ChoiceSearch {
     return pair;
   }
 
-  least(tell: Tell): Choice {
+  least(tell: Tell = () => true): Choice {
     const still = this.sizes.map(() => 0);
     let best: Choice = { states: still, cost: this.costOf(still), proven: false };
     for (let looks = 0; looks < MOST_LOOKS && tell(looks, MOST_LOOKS);) {

@@ -1,11 +1,13 @@
 import type { System } from '../system';
-import { bodyGap, boxGap, pairMemo, type Body, type Box, type Vec } from '../geometry';
+import { bodyGap, boxGap, distance, pairMemo, type Body, type Box, type Vec } from '../geometry';
 import { samplePath } from './path';
 import { radiusOf, type Nearest, type Route } from './routed';
 
 /** Things farther off are not told, and points looked at so far apart, mm. */
 const NEAR_MM = 60;
 const STEP_MM = 4;
+/** On bends, where a chord lies inside its arc. */
+const ARC_STEP_MM = 1.5;
 
 /** A tube as points along its middle line, with the box round them. */
 export interface SampledTube {
@@ -19,7 +21,9 @@ const sampled = new WeakMap<Route['path'], SampledTube>();
 export function sampleTube(path: Route['path']): SampledTube {
   const known = sampled.get(path);
   if (known) return known;
-  const points = samplePath(path, STEP_MM);
+  const points = path.flatMap((s, i) =>
+    samplePath([s], s.kind === 'arc' ? ARC_STEP_MM : STEP_MM).slice(i === 0 ? 0 : 1),
+  );
   const tube = { points, bounds: boundsOf(points) };
   sampled.set(path, tube);
   return tube;
@@ -95,22 +99,62 @@ function tubesNear(
 }
 
 /**
- * Least gap from the points of a tube to a body; points whose box is farther off than the best so
- * far are passed over.
+ * Least gap from a tube's middle line to a body: points whose box is farther off than the best so
+ * far are passed over, then the stretches on both sides of the nearest are searched.
  */
-const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
-  let least = Infinity;
-  for (const p of points) {
-    const at = { min: p, max: p };
-    if (boxGap(at, body.box) < least) least = Math.min(least, bodyGap({ box: at }, body));
+export const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
+  const gapAt = (p: Vec): number => bodyGap({ box: { min: p, max: p } }, body);
+  let least = Infinity,
+    nearest = -1;
+  for (const [i, p] of points.entries()) {
+    if (boxGap({ min: p, max: p }, body.box) >= least) continue;
+    const gap = gapAt(p);
+    if (gap >= least) continue;
+    least = gap;
+    nearest = i;
   }
+  for (const [a, b] of stretchesAt(points, nearest)) least = Math.min(least, leastOn(a, b, gapAt));
   return least;
 });
 
-/** Least distance between the middle lines of two tubes. */
-const gapBetween = pairMemo((a: SampledTube, b: SampledTube): number =>
-  Math.sqrt(leastSquare(a.points, b.points)),
-);
+/** Least distance between the middle lines of two tubes, the stretches at the nearest points searched. */
+export const gapBetween = pairMemo((a: SampledTube, b: SampledTube): number => {
+  const { at, square } = leastSquare(a.points, b.points);
+  let least = Math.sqrt(square);
+  for (const [p, q] of stretchesAt(a.points, at[0]))
+    for (const [r, s] of stretchesAt(b.points, at[1]))
+      least = Math.min(
+        least,
+        leastOn(p, q, (x) => leastOn(r, s, (y) => distance(x, y))),
+      );
+  return least;
+});
+
+/** The straight pieces before and after a point. */
+const stretchesAt = (points: readonly Vec[], i: number): readonly (readonly [Vec, Vec])[] =>
+  [i - 1, i].flatMap((k): (readonly [Vec, Vec])[] => {
+    const a = points[k],
+      b = points[k + 1];
+    return a && b ? [[a, b]] : [];
+  });
+
+/** Steps of a search by thirds: 4 mm come down to less than a hundredth. */
+const THIRDS = 18;
+
+/** The least value on a stretch, of one that falls and rises once (ternary search). */
+function leastOn(a: Vec, b: Vec, of: (p: Vec) => number): number {
+  let low = 0,
+    high = 1;
+  const at = (t: number): number =>
+    of([a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t]);
+  for (let i = 0; i < THIRDS; i += 1) {
+    const t = low + (high - low) / 3,
+      u = high - (high - low) / 3;
+    if (at(t) < at(u)) high = u;
+    else low = t;
+  }
+  return at((low + high) / 2);
+}
 
 function boundsOf(points: readonly Vec[]): Box {
   const min: [number, number, number] = [Infinity, Infinity, Infinity];
@@ -123,16 +167,24 @@ function boundsOf(points: readonly Vec[]): Box {
   return { min, max };
 }
 
-/** Least squared distance between two rows of points, mm². */
-function leastSquare(a: readonly Vec[], b: readonly Vec[]): number {
-  let least = Infinity;
-  for (const [x, y, z] of a)
-    for (const q of b) {
+/** Least squared distance between two rows of points, mm², and where it is. */
+function leastSquare(
+  a: readonly Vec[],
+  b: readonly Vec[],
+): { readonly square: number; readonly at: readonly [number, number] } {
+  let square = Infinity,
+    i = -1,
+    k = -1;
+  for (const [n, [x, y, z]] of a.entries())
+    for (const [m, q] of b.entries()) {
       const dx = x - q[0];
       const dy = y - q[1];
       const dz = z - q[2];
       const d = dx * dx + dy * dy + dz * dz;
-      if (d < least) least = d;
+      if (d >= square) continue;
+      square = d;
+      i = n;
+      k = m;
     }
-  return least;
+  return { square, at: [i, k] };
 }

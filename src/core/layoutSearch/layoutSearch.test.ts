@@ -1,0 +1,240 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import {
+  applyEdit,
+  emptyDesign,
+  type Component,
+  type Connection,
+  type Design,
+  type Placement,
+} from '../design';
+import type { CasePart } from '../components';
+import { compileSystem } from '../system';
+import { routesOf, withRoutes } from '../routing';
+import {
+  ChoiceSearch,
+  costOfChoice,
+  freedomOf,
+  improvedLayout,
+  leastJoint,
+  openingsFor,
+  variablesOf,
+  type Factor,
+} from '.';
+
+/** All joint values, one after the other. */
+function* joints(sizes: readonly number[]): Generator<number[]> {
+  const total = sizes.reduce((n, s) => n * s, 1);
+  for (let at = 0; at < total; at += 1) {
+    let rest = at;
+    yield sizes.map((s) => {
+      const v = rest % s;
+      rest = Math.floor(rest / s);
+      return v;
+    });
+  }
+}
+
+describe('the least joint value of tables', () => {
+  /** Against trying every joint value. */
+  test('is that of trying them all, on rings, stars and whatever else', () => {
+    const sizes = fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 2, maxLength: 5 });
+    fc.assert(
+      fc.property(
+        sizes,
+        fc.array(fc.tuple(fc.nat(), fc.nat(), fc.nat()), { minLength: 1, maxLength: 6 }),
+        (of, pairs) => {
+          const factors = pairs.flatMap(([a, b, seed]): Factor[] => {
+            const [i, k] = [a % of.length, b % of.length];
+            const [low, high] = i < k ? [i, k] : [k, i];
+            const vars = low === high ? [low] : [low, high];
+            const entries = vars.reduce((n, v) => n * (of[v] as number), 1);
+            const costs = Float64Array.from(
+              { length: entries },
+              (_, n) => ((n + 1) * (seed + 17) * 7919) % 1009,
+            );
+            return [{ of: vars, costs }];
+          });
+          const costOf = (values: readonly number[]): number =>
+            factors.reduce((sum, f) => {
+              const at = f.of.reduce((n, v) => n * (of[v] as number) + (values[v] as number), 0);
+              return sum + (f.costs[at] as number);
+            }, 0);
+          const found = leastJoint(of, factors);
+          const least = Math.min(...[...joints(of)].map(costOf));
+          expect(found?.cost).toBeCloseTo(least, 9);
+          expect(costOf(found?.values ?? [])).toBeCloseTo(least, 9);
+        },
+      ),
+      { numRuns: 150, seed: 3 },
+    );
+  });
+
+  test('a table beyond memory is not made', () => {
+    const sizes = Array.from({ length: 9 }, () => 12);
+    const pairs = sizes.flatMap((_, i) =>
+      sizes.slice(i + 1).map((__, k): Factor => ({
+        of: [i, i + 1 + k],
+        costs: new Float64Array(144),
+      })),
+    );
+    expect(leastJoint(sizes, pairs)).toBeNull();
+  });
+});
+
+const template = catalogued('case', 'case-barn-96');
+const box: CasePart = {
+  ...template,
+  interior: [600, 500, 450],
+  mounts: [],
+  grommets: [],
+  spots: [],
+  fansIncluded: [],
+  obstacles: [],
+};
+const part = (id: string, of: Component['part'], placement: Placement): Component => ({
+  id,
+  name: id,
+  part: of,
+  placement,
+  settings: {},
+});
+const run = (id: string, from: string, to: string): Connection => {
+  const ref = (path: string) => {
+    const [component = '', port = ''] = path.split('/');
+    return { component, port };
+  };
+  return {
+    id,
+    from: ref(from),
+    to: ref(to),
+    by: 'tube',
+    ends: { from: 'auto', to: 'auto' },
+  };
+};
+const hard = {
+  tube: catalogued('tube', 'tube-petg-14-10'),
+  fitting: catalogued('fitting', 'fit-hard-14'),
+  coolant: catalogued('coolant', 'cool-clear-premix'),
+};
+const built = (components: readonly Component[], connections: readonly Connection[]): Design => ({
+  ...emptyDesign('Drawn', STANDARD_KIT),
+  case: box,
+  components,
+  loops: [{ id: 'loop', name: 'Loop', ...hard, coolantAge_months: 0, connections, caps: [] }],
+});
+const valve = catalogued('inline', 'inl-valve'),
+  reservoir = catalogued('reservoir', 'res-osier-100'),
+  pump = catalogued('pump', 'pump-brook-small');
+const free = (at: readonly [number, number, number], turn: 0 | 90 | 180 | 270 = 0): Placement => ({
+  on: 'free',
+  at,
+  turn,
+});
+
+/**
+ * Seen from the window (x to the right, y up, one layer z = 200):
+ *
+ *     y 300   [A]→        the valve B has its port away from A:
+ *     y 300        ←[B]   turned round, one straight tube does.
+ */
+const facingAway = built(
+  [part('a', valve, free([120, 300, 200])), part('b', valve, free([420, 300, 200]))],
+  [run('run', 'a/out', 'b/out')],
+);
+
+describe('ports, turns and places together', () => {
+  test('a part that looks away is turned, or its other port taken: one straight tube', () => {
+    const before = withRoutes(facingAway);
+    const found = improvedLayout(before);
+    expect(found).not.toBeNull();
+    const laid = found ? applyEdit(before, found.edit).design : before;
+    const [route] = routesOf(compileSystem(laid)).routes;
+    expect(route?.path.filter((s) => s.kind === 'arc')).toEqual([]);
+    expect(found?.after.bends).toBe(0);
+    expect(found?.before.bends).toBeGreaterThan(0);
+  });
+
+  test('nothing that is to stay moves', () => {
+    const still = facingAway.components.map((c) => ({
+      ...c,
+      settings: { mayMove: { turn: false, slide_mm: 0 } },
+    }));
+    const fixed = { ...facingAway, components: still };
+    const found = improvedLayout(fixed);
+    const laid = found ? applyEdit(fixed, found.edit).design : fixed;
+    expect(laid.components.map((c) => c.placement)).toEqual(still.map((c) => c.placement));
+  });
+
+  /** Each choice of states tried one by one. */
+  test('the choice is the least of all choices, up to five runs', () => {
+    const chain = built(
+      [
+        part('r', reservoir, free([420, 250, 120])),
+        part('p', pump, free([420, 60, 120])),
+        part('a', valve, free([140, 120, 200], 90)),
+        part('b', valve, free([160, 330, 220])),
+      ],
+      [
+        run('run-1', 'r/low', 'p/in'),
+        run('run-2', 'p/out', 'a/in'),
+        run('run-3', 'a/out', 'b/in'),
+        run('run-4', 'b/out', 'r/return'),
+      ],
+    );
+    const system = compileSystem(chain);
+    const variables = variablesOf(system, 'ports').map((v) => ({
+      ...v,
+      states: v.states.slice(0, 4),
+    }));
+    const choice = new ChoiceSearch(system, variables).least();
+    expect(choice.proven).toBe(true);
+    const all = [...joints(variables.map((v) => v.states.length))];
+    expect(all.length).toBeGreaterThan(30);
+    const least = Math.min(...all.map((states) => costOfChoice(system, variables, states)));
+    expect(choice.cost).toBeCloseTo(least, 6);
+  }, 60_000);
+
+  test('of what may move where nothing is said, and where something is', () => {
+    const tower = demoDesign('fenland-flood-tower') as Design;
+    const of = (id: string) => freedomOf(tower.components.find((c) => c.id === id) as Component);
+    expect(of('front-radiator')).toEqual({ turn: true, slide_mm: 40 });
+    expect(of('pump-1')).toEqual({ turn: true, slide_mm: 0 });
+    expect(of('card-block-a')).toEqual({ turn: false, slide_mm: 0 });
+    expect(
+      freedomOf({
+        ...part('x', pump, free([1, 1, 1])),
+        settings: { mayMove: { turn: false, slide_mm: 7 } },
+      }),
+    ).toEqual({ turn: false, slide_mm: 7 });
+  });
+});
+
+describe('what opens a way', () => {
+  /** The valve B has its port against the front wall: no fitting goes in, no tube comes out. */
+  const shut = withRoutes(
+    built(
+      [
+        part('a', valve, free([120, 300, 200])),
+        part('b', valve, free([600 - valve.size[0] / 2 - 2, 100, 200])),
+      ],
+      [run('run', 'a/out', 'b/out')],
+    ),
+  );
+
+  test('is tried: the run then has its route', () => {
+    expect(routesOf(compileSystem(shut)).routes).toEqual([]);
+    const openings = openingsFor(shut, 'run', CATALOGUE);
+    expect(openings.length).toBeGreaterThan(0);
+    for (const { edit, label } of openings) {
+      const opened = applyEdit(shut, edit).design;
+      expect(routesOf(compileSystem(opened)).routes.map((r) => r.connection)).toContain('run');
+      expect(label).toMatch(/a route of \d+ mm$/);
+    }
+  }, 60_000);
+
+  test('a run that is not there has none', () => {
+    expect(openingsFor(shut, 'ghost', CATALOGUE)).toEqual([]);
+  });
+});
