@@ -36,9 +36,11 @@ const MOST_LOOKS = 700;
 /** Angles that straight and parallel runs are bent to where no mandrels are named. */
 const BUILDERS_ANGLES = [45, 90];
 /** Lengths of first and last legs that ways of any angle are tried with, mm beyond the least. */
-const REACHES_MM = [0, 6, 14, 25, 40, 60, 85, 115, 150, 200, 260, 340];
+const REACHES_MM = [0, 6, 14, 25, 38, 54, 72, 92, 115, 140, 170, 205, 250, 310, 380];
 /** Steps by which such a way is made better, mm. */
-const REFINE_MM = [16, 8, 4, 2, 1];
+const REFINE_MM = [60, 30, 15, 8, 4, 2, 1];
+/** Corners farther out than this are not looked for, mm. */
+const MOST_REACH_MM = 700;
 const EPS = 1e-6;
 const RADIANS = Math.PI / 180;
 
@@ -58,9 +60,9 @@ export function routeFewBends(
   // Ways of any angle only where one could be cheaper.
   const bound = plain?.total ?? under;
   const odd = oddAngles(froms, tos, { ...asked, under: bound });
-  const best = cheapestFree(odd, { ...asked, under: bound }) ?? plain;
+  const best = cheapestRefined(odd, { ...asked, under: bound }) ?? plain;
   if (!best) return null;
-  const fine = refined(best, asked);
+  const fine = best;
   return {
     corners: fine.corners,
     from: fine.from,
@@ -82,6 +84,36 @@ function cheapestFree(drafts: Draft[], asked: FewBends): Best | null {
   }
   return best;
 }
+
+/** Free drafts that are made better step by step; what is dearer by more than this is not, mm. */
+const MOST_REFINED = 10,
+  NEAR_MM = 160;
+
+/**
+ * The cheapest of some drafts once each of the best is made better: the least of a lattice need not
+ * lie in the valley of the least of all.
+ */
+function cheapestRefined(drafts: Draft[], asked: FewBends): Best | null {
+  const { under = Infinity, most = MOST_LOOKS } = asked;
+  drafts.sort((a, b) => a.cost - b.cost);
+  const free: Best[] = [];
+  for (const [i, draft] of drafts.entries()) {
+    if (i >= most || free.length >= MOST_REFINED) break;
+    if (draft.cost >= (free[0] ? free[0].total + NEAR_MM : under)) break;
+    if (free.some((f) => isNear(f, draft))) continue;
+    const total = draft.cost + tollOfDraft(draft, asked);
+    if (total < under) free.push({ ...draft, total });
+  }
+  const fine = free.map((f) => refined(f, asked));
+  return fine.reduce<Best | null>((a, b) => (a && a.total <= b.total ? a : b), null);
+}
+
+/** Drafts of the same ends whose corners lie within a step of the lattice are one. */
+const isNear = (a: Draft, b: Draft): boolean =>
+  a.from === b.from &&
+  a.to === b.to &&
+  a.corners.every((c, i) => distance(c, b.corners[i] ?? c) < LATTICE_MM);
+const LATTICE_MM = 45;
 
 /** Drafts of two bends of any angles: as the style has them, or at the price of odd ones. */
 function oddAngles(froms: readonly EndWay[], tos: readonly EndWay[], asked: FewBends): Draft[] {
@@ -250,8 +282,42 @@ class Pair {
   /** Two bends of any angles: corners so and so far out of either fitting. */
   anyAngle(): void {
     const { atFitting_mm: straight, radius_mm: r } = this.asked.limits;
-    for (const x of REACHES_MM)
-      for (const y of REACHES_MM) this.outBy(straight + 0.2 * r + x, straight + 0.2 * r + y);
+    for (const x of REACHES_MM) {
+      const reach = straight + 0.2 * r + x;
+      for (const y of REACHES_MM) this.outBy(reach, straight + 0.2 * r + y);
+      // As soon out of the fitting as the bend lets it: hairpins lie on that edge alone.
+      for (const s of this.tight((v) => this.setBacks(v, reach)[0])) this.outBy(s, reach);
+      for (const t of this.tight((v) => this.setBacks(reach, v)[1])) this.outBy(reach, t);
+    }
+  }
+
+  /** Set-backs of both bends with the corners so far out. */
+  private setBacks(s: number, t: number): readonly [number, number] {
+    const c1 = add(this.p, scale(this.d, s)),
+      c2 = sub(this.q, scale(this.e, t));
+    const way = sub(c2, c1);
+    const { radius_mm: r } = this.asked.limits;
+    return [setBack(r, turnBetween(this.d, way)), setBack(r, turnBetween(way, this.e))];
+  }
+
+  /** Lengths of a leg at which it is just as long as its bend and its fitting ask for. */
+  private tight(set: (v: number) => number): readonly number[] {
+    const { atFitting_mm: straight } = this.asked.limits;
+    const spare = (v: number): number => v - straight - set(v);
+    const found: number[] = [];
+    for (let v = straight + 1; v < MOST_REACH_MM; v *= 1.35) {
+      let low = v,
+        high = v * 1.35;
+      if (spare(low) >= 0 === spare(high) >= 0) continue;
+      const rises = spare(high) >= 0;
+      for (let i = 0; i < 24; i += 1) {
+        const mid = (low + high) / 2;
+        if (spare(mid) >= 0 === rises) high = mid;
+        else low = mid;
+      }
+      found.push(rises ? high : low);
+    }
+    return found;
   }
 
   outBy(s: number, t: number): void {

@@ -6,8 +6,8 @@ import init from 'manifold-3d';
 const kernel = await init();
 kernel.setup();
 const { Manifold, CrossSection } = kernel;
-/** Facets so many that none lies farther inside its circle than 0.005 mm. */
-const facets = (r) => 4 * Math.ceil(Math.PI / Math.acos(1 - 0.005 / r) / 4);
+/** Facets so many that none lies farther inside its circle than 0.02 mm. */
+const facets = (r) => 4 * Math.ceil(Math.PI / Math.acos(1 - 0.02 / r) / 4);
 const sub = (a, b) => a.map((v, i) => v - b[i]);
 const cross = (a, b) => [
   a[1] * b[2] - a[2] * b[1],
