@@ -5,7 +5,8 @@ import { cpus } from 'node:os';
 import { InitHydOption, Option, Project, Workspace } from 'epanet-js';
 import { Bench } from 'tinybench';
 import { CATALOGUE, DEMO_BUILDS, demoDesign } from '../src/catalogue';
-import { applyEdit, type Design } from '../src/core/design';
+import { applyEdit, EMPTY_LAYOUT, type Design } from '../src/core/design';
+import { improvedLayout } from '../src/core/layoutSearch';
 import { evaluate, analyse } from '../src/core/analysis';
 import { gapsAround, measureGaps, portFits } from '../src/core/clearance';
 import {
@@ -34,6 +35,7 @@ import { solveCoupled } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
 import { servedBench } from './served.mjs';
+import { tellTidiness } from './tidiness.mjs';
 import { sessionBench } from './session.mjs';
 
 const tower = demoDesign('fenland-flood-tower') as Design;
@@ -253,7 +255,10 @@ slow
   .add('what fits: 60 radiators on every mount, with whole sets (limit 2,000 ms)', () => {
     sink += whatFits(tower, sixty).mounts.length;
   })
-  .add('all 13 runs of two loops routed (limit 3,000 ms)', () => {
+  .add('layout of two loops: ports, turns, places and all runs (limit 10,000 ms)', () => {
+    sink += improvedLayout({ ...tower, layout: EMPTY_LAYOUT })?.after.runs ?? 0;
+  })
+  .add('all runs of two loops routed (limit 1,500 ms)', () => {
     sink += routeAll(hung).routes.length;
   })
   .add('  before it: pieces in the runs placed', () => {
@@ -363,5 +368,6 @@ for (const s of solid) {
   );
 }
 
+tellTidiness();
 await searchGrid();
 await servedBench();

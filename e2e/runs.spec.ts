@@ -96,3 +96,37 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
   await page.getByRole('button', { name: 'DXF' }).first().click();
   expect((await file).suggestedFilename()).toMatch(/\.dxf$/);
 });
+
+test('runs: a better layout shown before and after, taken in one step and undone; other routes of a run', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Laid better');
+  await openStage(page, id, 'runs');
+  const heading = page.getByRole('heading', { level: 1 }).first();
+  await page.getByLabel('Style of Main loop').first().waitFor();
+  await page.getByRole('button', { name: 'Improve layout' }).click();
+  await expect(page.getByRole('button', { name: 'Use this layout' })).toBeVisible({
+    timeout: 90_000,
+  });
+  const before = await heading.textContent();
+  await page.getByRole('radio', { name: 'after', exact: true }).click();
+  await page.getByRole('button', { name: 'Use this layout' }).click();
+  await expect(heading).not.toHaveText(before ?? '');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(heading).toHaveText(before ?? '');
+  await openStage(page, 'fenland-flood-tower', 'runs');
+  await runs(page)
+    .first()
+    .getByRole('button', { name: 'Front radiator → Filter', exact: true })
+    .click();
+  await page.getByRole('button', { name: 'Other routes' }).click();
+  const second = page.getByRole('button', { name: 'route 2' });
+  await expect(second).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('.');
+  await expect(second).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press(',');
+  await expect(page.getByRole('button', { name: 'now', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+});
