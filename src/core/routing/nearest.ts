@@ -1,5 +1,17 @@
 import type { System } from '../system';
-import { bodyGap, boxGap, distance, pairMemo, type Body, type Box, type Vec } from '../geometry';
+import {
+  add,
+  bodyGap,
+  boxGap,
+  distance,
+  dot,
+  pairMemo,
+  scale,
+  sub,
+  type Body,
+  type Box,
+  type Vec,
+} from '../geometry';
 import { samplePath } from './path';
 import { radiusOf, type Nearest, type Route } from './routed';
 
@@ -99,44 +111,55 @@ function tubesNear(
 }
 
 /**
- * Least gap from a tube's middle line to a body: points whose box is farther off than the best so
- * far are passed over, then the stretches on both sides of the nearest are searched.
+ * Least gap from a tube's middle line to a body: first from point to point, those whose box is
+ * farther off than the best so far passed over; then along every stretch that could be nearer than
+ * its ends.
  */
 export const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
   const gapAt = (p: Vec): number => bodyGap({ box: { min: p, max: p } }, body);
-  let least = Infinity,
-    nearest = -1;
-  for (const [i, p] of points.entries()) {
-    if (boxGap({ min: p, max: p }, body.box) >= least) continue;
-    const gap = gapAt(p);
-    if (gap >= least) continue;
-    least = gap;
-    nearest = i;
+  let least = Infinity;
+  for (const p of points)
+    if (boxGap({ min: p, max: p }, body.box) < least) least = Math.min(least, gapAt(p));
+  for (let i = 0; i + 1 < points.length; i += 1) {
+    const [p, q] = [points[i] as Vec, points[i + 1] as Vec];
+    const reach = distance(p, q) / 2;
+    const middle: Vec = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2, (p[2] + q[2]) / 2];
+    if (boxGap({ min: middle, max: middle }, body.box) - reach >= least) continue;
+    least = Math.min(least, leastOn(p, q, gapAt));
   }
-  for (const [a, b] of stretchesAt(points, nearest)) least = Math.min(least, leastOn(a, b, gapAt));
   return least;
 });
 
-/** Least distance between the middle lines of two tubes, the stretches at the nearest points searched. */
+/** Least distance between the middle lines of two tubes, stretch by stretch where it could be. */
 export const gapBetween = pairMemo((a: SampledTube, b: SampledTube): number => {
-  const { at, square } = leastSquare(a.points, b.points);
-  let least = Math.sqrt(square);
-  for (const [p, q] of stretchesAt(a.points, at[0]))
-    for (const [r, s] of stretchesAt(b.points, at[1]))
-      least = Math.min(
-        least,
-        leastOn(p, q, (x) => leastOn(r, s, (y) => distance(x, y))),
-      );
+  let least = Math.sqrt(leastSquare(a.points, b.points));
+  const near = (least + 2 * STEP_MM) ** 2;
+  for (let i = 0; i + 1 < a.points.length; i += 1)
+    for (let k = 0; k + 1 < b.points.length; k += 1) {
+      const [p, q] = [a.points[i] as Vec, b.points[k] as Vec];
+      if ((p[0] - q[0]) ** 2 + (p[1] - q[1]) ** 2 + (p[2] - q[2]) ** 2 > near) continue;
+      least = Math.min(least, apart(p, a.points[i + 1] as Vec, q, b.points[k + 1] as Vec));
+    }
   return least;
 });
 
-/** The straight pieces before and after a point. */
-const stretchesAt = (points: readonly Vec[], i: number): readonly (readonly [Vec, Vec])[] =>
-  [i - 1, i].flatMap((k): (readonly [Vec, Vec])[] => {
-    const a = points[k],
-      b = points[k + 1];
-    return a && b ? [[a, b]] : [];
-  });
+/** Least distance between two straight stretches (Ericson 2004, closest points of segments). */
+function apart(p1: Vec, q1: Vec, p2: Vec, q2: Vec): number {
+  const d1 = sub(q1, p1),
+    d2 = sub(q2, p2),
+    r = sub(p1, p2);
+  const a = dot(d1, d1),
+    e = dot(d2, d2),
+    f = dot(d2, r),
+    c = dot(d1, r),
+    b = dot(d1, d2);
+  const clamp = (v: number): number => Math.max(0, Math.min(1, v));
+  const rest = a * e - b * b;
+  let s = rest > 1e-12 ? clamp((b * f - c * e) / rest) : 0;
+  const t = clamp((b * s + f) / e);
+  s = clamp((b * t - c) / a);
+  return distance(add(p1, scale(d1, s)), add(p2, scale(d2, t)));
+}
 
 /** Steps of a search by thirds: 4 mm come down to less than a hundredth. */
 const THIRDS = 18;
@@ -167,24 +190,16 @@ function boundsOf(points: readonly Vec[]): Box {
   return { min, max };
 }
 
-/** Least squared distance between two rows of points, mm², and where it is. */
-function leastSquare(
-  a: readonly Vec[],
-  b: readonly Vec[],
-): { readonly square: number; readonly at: readonly [number, number] } {
-  let square = Infinity,
-    i = -1,
-    k = -1;
-  for (const [n, [x, y, z]] of a.entries())
-    for (const [m, q] of b.entries()) {
+/** Least squared distance between two rows of points, mm². */
+function leastSquare(a: readonly Vec[], b: readonly Vec[]): number {
+  let least = Infinity;
+  for (const [x, y, z] of a)
+    for (const q of b) {
       const dx = x - q[0];
       const dy = y - q[1];
       const dz = z - q[2];
       const d = dx * dx + dy * dy + dz * dz;
-      if (d >= square) continue;
-      square = d;
-      i = n;
-      k = m;
+      if (d < least) least = d;
     }
-  return { square, at: [i, k] };
+  return least;
 }

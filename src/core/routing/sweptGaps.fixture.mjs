@@ -37,8 +37,14 @@ function bend({ from, centre, axis, angle_deg, radius }, r) {
   return placed(solid, x, cross(axis, x), axis, centre);
 }
 
+/** Round at both ends: there it sits in a fitting, which is measured by itself. */
 const tube = ({ path, r }) =>
-  Manifold.union(path.map((s) => (s.kind === 'line' ? rod(s.from, s.to, r) : bend(s, r))));
+  Manifold.compose([
+    ...path.map((s) => (s.kind === 'line' ? rod(s.from, s.to, r) : bend(s, r))),
+    ...[path[0].from, path[path.length - 1].to].map((at) =>
+      Manifold.sphere(r, facets(r)).translate(at),
+    ),
+  ]);
 const solid = ({ box, cylinder }) =>
   box
     ? Manifold.cube(sub(box.max, box.min)).translate(box.min)

@@ -67,7 +67,7 @@ test('least distances of 200 swept tubes to solids and tubes agree with a kernel
   const theirs = JSON.parse(
     execFileSync('node', [join(__dirname, 'sweptGaps.fixture.mjs')], {
       input: JSON.stringify(near.map((i) => ({ ...cases[i], within: (ours[i] as number) + 2 }))),
-      timeout: 100_000,
+      timeout: 110_000,
       maxBuffer: 1e8,
     }).toString(),
   ) as number[];
