@@ -27,7 +27,7 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   const id = await copyOf(page, 'dawn-chorus-desk', 'Drawer');
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
-  await expect(heading).toContainText('757.65 of 800.00 EUR', { timeout: 15_000 });
+  await expect(heading).toContainText('764.55 of 800.00 EUR', { timeout: 15_000 });
   await page.getByLabel('Plug spare').fill('3');
   await page.getByLabel('Plug spare').press('Enter');
   await expect(heading).toContainText('751.95 of 800.00 EUR');
@@ -179,6 +179,6 @@ test('a line of one’s own stands on the list and counts; undone it is gone', a
   await expect(page.getByRole('button', { name: 'Light strip', exact: true })).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('783.45');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('764.55');
   await saved(page);
 });

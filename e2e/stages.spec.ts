@@ -111,15 +111,15 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Counting');
   await openStage(page, id, 'parts');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('757.65 of 800.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('764.55 of 800.00 EUR');
   await page
     .getByRole('row', { name: /Osier Large/ })
     .getByRole('button', { name: 'own it' })
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('668.65 of 800.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('675.55 of 800.00 EUR');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('168.65 EUR over the budget');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('175.55 EUR over the budget');
   await page.getByLabel('Budget', { exact: true }).fill('lots');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not an amount');
