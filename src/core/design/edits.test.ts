@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
-import { teedTower } from '../loops/teedTower.fixture';
+import { teedTower } from '@/catalogue/teedTower.fixture';
 import {
   applyEdit,
   EditError,

@@ -4,7 +4,7 @@ import { applyEdit, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import { branchesOf, networkOf, type Branch } from '.';
 import { splitEdit } from '../loops';
-import { teedTower } from '../loops/teedTower.fixture';
+import { teedTower } from '@/catalogue/teedTower.fixture';
 import type { LoopGraph } from '../system';
 import type { InlinePart } from '../components';
 

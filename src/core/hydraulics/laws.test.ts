@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { catalogued, DEMO_BUILDS, demoDesign } from '@/catalogue';
-import { teedTower } from '../loops/teedTower.fixture';
+import { teedTower } from '@/catalogue/teedTower.fixture';
 import { analyse } from '../analysis';
 import { applyEdit, withoutRoutes, type Design, type Edit, type Settings } from '../design';
 import { water } from '../fluids';

@@ -65,7 +65,7 @@ test('least distances of 200 swept tubes to solids and tubes agree with a kernel
   // What meets has no gap to compare, and what is far off none worth measuring.
   const near = ours.flatMap((gap, i) => (gap > 0.2 && gap < 40 ? [i] : [])).slice(0, 200);
   const theirs = JSON.parse(
-    execFileSync('node', [join(__dirname, 'sweptGaps.fixture.mjs')], {
+    execFileSync('node', [join(__dirname, '../../../scripts/sweptGaps.mjs')], {
       input: JSON.stringify(near.map((i) => ({ ...cases[i], within: (ours[i] as number) + 2 }))),
       timeout: 110_000,
       maxBuffer: 1e8,

@@ -3,7 +3,7 @@ import { catalogued, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import { secondPump, splitEdit } from '../loops';
-import { teedTower } from '../loops/teedTower.fixture';
+import { teedTower } from '@/catalogue/teedTower.fixture';
 import type { PumpPart } from '../components';
 import {
   isBeside,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { teedTower as tower } from '@/core/loops/teedTower.fixture';
+import { teedTower as tower } from '@/catalogue/teedTower.fixture';
 import { compileSystem, type LoopGraph } from '@/core/system';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
 

@@ -1,6 +1,6 @@
-import { catalogued, demoDesign } from '@/catalogue';
-import { applyEdit, type Connection, type Design, type Edit, type Loop } from '../design';
-import { splitEdit } from '.';
+import { catalogued, demoDesign } from '.';
+import { applyEdit, type Connection, type Design, type Edit, type Loop } from '@/core/design';
+import { splitEdit } from '@/core/loops';
 
 const tower = demoDesign('fenland-flood-tower') as Design;
 const cards = tower.loops[1] as Loop;
