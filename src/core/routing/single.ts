@@ -1,5 +1,5 @@
 import type { Via } from '../design';
-import type { System } from '../system';
+import { trayBoxes, type System } from '../system';
 import { bodiesMeet, boxGap, dot, union, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeFewBends } from './fewBends';
@@ -64,9 +64,13 @@ export function openEnds(
   const own = t[side].component,
     { rooms } = system,
     room = t.behind && rooms?.behind ? union([rooms.inside, rooms.behind]) : t.room;
+  // A stack of adapters reaches through the tray where a single one does not.
+  const box = system.design.case;
+  const sheets = box && rooms?.behind ? trayBoxes(box) : [];
   const all = endsOf(system, t, side, stacked);
   const open = all.filter((e) => {
     const boxes = e.bodies.map(bodyBox);
+    if (sheets.some((sheet) => boxes.some((b) => boxGap(b, sheet) < -0.5))) return false;
     if (
       room &&
       boxes.some((b) =>
