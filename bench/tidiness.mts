@@ -1,5 +1,6 @@
 /** How tidy hard tube lies: demos, machines and random builds, each laid out by the layout search. */
 import { catalogued, DEMO_BUILDS, STANDARD_KIT } from '../src/catalogue';
+import { EMPTY_BOX } from '../src/catalogue/emptyBox.fixture';
 import { MACHINES } from '../src/catalogue/machines';
 import {
   applyEdit,
@@ -10,7 +11,6 @@ import {
   type Design,
   type Turn,
 } from '../src/core/design';
-import type { CasePart } from '../src/core/components';
 import { improvedLayout } from '../src/core/layoutSearch';
 import { compileSystem } from '../src/core/system';
 import { routesOf, tidinessOf, withRoutes, type RunTidiness } from '../src/core/routing';
@@ -42,16 +42,6 @@ function numbers(seed: number): () => number {
 /** A reservoir, a pump and two valves strewn about an empty box, joined in a ring. */
 function strewn(seed: number): Design {
   const next = numbers(seed);
-  const template = catalogued('case', 'case-barn-96');
-  const box: CasePart = {
-    ...template,
-    interior: [600, 500, 450],
-    mounts: [],
-    grommets: [],
-    spots: [],
-    fansIncluded: [],
-    obstacles: [],
-  };
   const within = (low: number, high: number): number => Math.round(low + next() * (high - low));
   const parts = [
     catalogued('reservoir', 'res-osier-100'),
@@ -87,7 +77,7 @@ function strewn(seed: number): Design {
   const coolant = catalogued('coolant', 'cool-clear-premix');
   return {
     ...emptyDesign('Strewn', STANDARD_KIT),
-    case: box,
+    case: EMPTY_BOX,
     components,
     loops: [
       { id: 'loop', name: 'Loop', ...HARD, coolant, coolantAge_months: 0, connections, caps: [] },

@@ -585,7 +585,7 @@ function putInWords(m: Maker, run: Run): readonly string[] {
   const errors =
     far && far.off_mm > 0
       ? [
-          `Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off: hold it to its place before the last bend.`,
+          `Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before the last bend.`,
         ]
       : [];
   if (put.how === 'together')
@@ -597,7 +597,7 @@ function putInWords(m: Maker, run: Run): readonly string[] {
     ];
   return [
     ...errors,
-    `Its ends push against each other: take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
+    `Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated, the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
   ];
 }
 

@@ -15,11 +15,15 @@ export const runWinding: SpatialCheck = {
     'A hard tube has more than four bends, or goes round the same way four times: hard to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator or a part a little aside often take half of them away.',
   source: 'common practice, no source',
   run: (context) => {
+    const winding = context.runs.filter(
+      ({ routed, tube, bends }) =>
+        routed && tube.hard && (bends > MANY_BENDS || winds(routed.path)),
+    );
+    if (winding.length === 0) return [];
     const { routes } = routesOf(context.system);
-    return context.runs.flatMap((run): Diagnostic[] => {
+    return winding.flatMap((run): Diagnostic[] => {
       const route = routes.find((r) => r.connection === run.id);
-      if (!route || !run.routed || !run.tube.hard) return [];
-      if (run.bends <= MANY_BENDS && !winds(run.routed.path)) return [];
+      if (!route) return [];
       const why = inTheWayOf(context.system, route, routes);
       return [
         {
@@ -39,7 +43,7 @@ function reasonIn(
   { design, runs }: Parameters<SpatialCheck['run']>[0],
   why: ReturnType<typeof inTheWayOf>,
 ): string {
-  if (!why) return 'No simpler way was found.';
+  if (!why) return 'No simpler route was found.';
   const least = `Between its two fittings ${plural(why.leastBends, 'bend')} would do with nothing in the way`;
   if (why.meets === null) return `${least}; the bends it needs do not fit before it.`;
   const name =
@@ -47,5 +51,5 @@ function reasonIn(
     runs.find((r) => r.id === why.meets)?.name ??
     design.case?.obstacles.find((o) => `case:${o.id}` === why.meets)?.name ??
     'the case';
-  return `${least}; ${name} stands there.`;
+  return `${least}; ${name} is in the way.`;
 }

@@ -32,7 +32,8 @@ export interface LayoutMeasured {
 /** A part that a better layout moves, or gives other ports. */
 export interface PartMoved {
   readonly component: string;
-  readonly moved: boolean;
+  readonly turned: boolean;
+  readonly slid: boolean;
   readonly ports: number;
 }
 
@@ -91,9 +92,9 @@ class LayoutSearch {
 
   /** Routes a build with some changes; kept where it is better than all before. */
   prove(changes: Changes): Proven | null {
-    if (!this.goesOn()) return null;
+    if (!this.begins()) return null;
     const changed = applied(this.design, changes.edits);
-    const laid = routeDesign(changed, () => this.goesOn(0), true);
+    const laid = routeDesign(changed, this.goesOn, true);
     const came = measured(changed, laid.routed);
     const proven = {
       changes,
@@ -110,11 +111,11 @@ class LayoutSearch {
   choosePorts(): void {
     const { search, variables, system } = searchOf(this.design, 'ports');
     const tried = new Set<string>();
-    for (let i = 0; i < PROOFS && this.goesOn(); i += 1) {
-      const { states } = search.least((done, of) => this.goesOn(done / of));
+    for (let i = 0; i < PROOFS && this.begins(); i += 1) {
+      const { states } = search.least(this.goesOn);
       if (tried.has(states.join())) return;
       tried.add(states.join());
-      const proven = this.prove(changesOf(this.design, variables, states));
+      const proven = this.prove(changesOf(this.design, variables, states, 'ports'));
       if (!proven) return;
       for (const c of system.design.loops.flatMap((l) => l.connections))
         search.learn(c.id, states, costIn(this.design, c.id, proven.routes));
@@ -124,11 +125,11 @@ class LayoutSearch {
   /** Slides of parts about the best there is. */
   slide(): void {
     const { best } = this;
-    if (!best || !this.goesOn()) return;
+    if (!best || !this.begins()) return;
     const design = applied(this.design, best.changes.edits);
     const { search, variables } = searchOf(design, 'slides');
-    const { states } = search.least((done, of) => this.goesOn(done / of));
-    const slid = changesOf(design, variables, states);
+    const { states } = search.least(this.goesOn);
+    const slid = changesOf(design, variables, states, 'slides');
     if (slid.edits.length === 0) return;
     this.prove({
       edits: [...best.changes.edits, ...slid.edits],
@@ -139,9 +140,9 @@ class LayoutSearch {
   /** Runs that were given up soon are looked into to the end. */
   finish(): void {
     const { best } = this;
-    if (!best || best.measured.missing === 0 || !this.goesOn()) return;
+    if (!best || best.measured.missing === 0 || !this.begins()) return;
     const changed = applied(this.design, best.changes.edits);
-    const laid = routeDesign(changed, () => this.goesOn(0));
+    const laid = routeDesign(changed, this.goesOn);
     const came = measured(changed, laid.routed);
     const worth = worthOf(changed, laid.routed.routes);
     const layout = layoutEdit(changed, laid);
@@ -164,10 +165,13 @@ class LayoutSearch {
     };
   }
 
-  private goesOn(share = 1): boolean {
-    if (share === 1) this.steps += 1;
-    return this.tell(Math.min(this.steps, STEPS), STEPS);
+  /** The next step begins; whether it may. */
+  private begins(): boolean {
+    this.steps += 1;
+    return this.goesOn();
   }
+
+  private readonly goesOn = (): boolean => this.tell(Math.min(this.steps, STEPS), STEPS);
 }
 /** Steps told of: proofs and the searches between them. */
 const STEPS = 2 * PROOFS + 4;
@@ -212,7 +216,7 @@ function merged(a: readonly PartMoved[], b: readonly PartMoved[]): readonly Part
   const all = new Map(a.map((p) => [p.component, p]));
   for (const p of b) {
     const was = all.get(p.component);
-    all.set(p.component, was ? { ...was, moved: was.moved || p.moved } : p);
+    all.set(p.component, was ? { ...was, slid: was.slid || p.slid } : p);
   }
   return [...all.values()];
 }
@@ -222,6 +226,7 @@ export function changesOf(
   design: Design,
   variables: readonly Variable[],
   states: readonly number[],
+  looking: Looking,
 ): Changes {
   const chosen = variables.map((v, i) => v.states[states[i] as number] as PartState);
   const poses = chosen.flatMap((s) => s.pose ?? []);
@@ -231,8 +236,16 @@ export function changesOf(
   const parts = variables.flatMap((v, i): PartMoved[] => {
     const [was, now] = [v.states[0] as PartState, chosen[i] as PartState];
     const other = [...now.ports].filter(([end, p]) => was.ports.get(end)?.port.id !== p.port.id);
-    return now.pose || other.length > 0
-      ? [{ component: v.component, moved: now.pose !== null, ports: other.length }]
+    const isPosed = now.pose !== null;
+    return isPosed || other.length > 0
+      ? [
+          {
+            component: v.component,
+            turned: isPosed && looking === 'ports',
+            slid: isPosed && looking === 'slides',
+            ports: other.length,
+          },
+        ]
       : [];
   });
   return { edits: [...poses, ...portEdits(design, ports)], parts };

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
+import { EMPTY_BOX } from '@/catalogue/emptyBox.fixture';
 import {
   applyEdit,
   emptyDesign,
@@ -9,7 +10,6 @@ import {
   type Design,
   type Placement,
 } from '../design';
-import type { CasePart } from '../components';
 import { compileSystem } from '../system';
 import { routesOf, withRoutes } from '../routing';
 import {
@@ -83,16 +83,6 @@ describe('the least joint value of tables', () => {
   });
 });
 
-const template = catalogued('case', 'case-barn-96');
-const box: CasePart = {
-  ...template,
-  interior: [600, 500, 450],
-  mounts: [],
-  grommets: [],
-  spots: [],
-  fansIncluded: [],
-  obstacles: [],
-};
 const part = (id: string, of: Component['part'], placement: Placement): Component => ({
   id,
   name: id,
@@ -120,7 +110,7 @@ const hard = {
 };
 const built = (components: readonly Component[], connections: readonly Connection[]): Design => ({
   ...emptyDesign('Drawn', STANDARD_KIT),
-  case: box,
+  case: EMPTY_BOX,
   components,
   loops: [{ id: 'loop', name: 'Loop', ...hard, coolantAge_months: 0, connections, caps: [] }],
 });
@@ -154,6 +144,12 @@ describe('ports, turns and places together', () => {
     expect(route?.path.filter((s) => s.kind === 'arc')).toEqual([]);
     expect(found?.after.bends).toBe(0);
     expect(found?.before.bends).toBeGreaterThan(0);
+    // Straight, and nothing may come nearer: nothing better is told.
+    const stay = laid.components.map((c) => ({
+      ...c,
+      settings: { mayMove: { turn: true, slide_mm: 0 } },
+    }));
+    expect(improvedLayout({ ...laid, components: stay })).toBeNull();
   });
 
   test('nothing that is to stay moves', () => {

@@ -12,24 +12,24 @@ export interface Opening {
   readonly edit: Edit;
 }
 
-/** Changes tried, and openings told. */
+/** Changes tried, and openings offered. */
 const MOST_TRIED = 16,
-  MOST_TOLD = 4;
+  MOST_OFFERED = 4;
 
 /**
  * What would give a run a way that has none: its ends left to the router, another port, a part at
  * one of its ends turned or slid as far as it may, a tube of the same size that bends tighter. Each
  * is tried past everything that stands and all other runs that then still hold; only what was found
- * to give a way is told.
+ * to give a way is offered.
  */
 export function openingsFor(
   design: Design,
   connection: string,
   offer: readonly Part[],
 ): readonly Opening[] {
-  const told: Opening[] = [];
+  const found: Opening[] = [];
   for (const { label, edits } of changesFor(design, connection, offer).slice(0, MOST_TRIED)) {
-    if (told.length >= MOST_TOLD) break;
+    if (found.length >= MOST_OFFERED) break;
     const changed = applyEdit(design, { do: 'batch', edits }).design;
     const route = wayIn(changed, connection);
     if (!route) continue;
@@ -38,12 +38,12 @@ export function openingsFor(
       routes: { [connection]: storedRouteOf(route) },
       noRoute: { [connection]: null },
     };
-    told.push({
+    found.push({
       label: `${label}: a route of ${Math.round(pathLength(route.path))} mm`,
       edit: { do: 'batch', edits: [...edits, laid] },
     });
   }
-  return told;
+  return found;
 }
 
 /** The way of one run past all that stands and the other runs that hold; null without one. */
@@ -111,8 +111,10 @@ function changesOfParts(
     return v.states.flatMap((state, k): Change[] => {
       if (k === 0 || !now || !isOwnChange(state, now, connection)) return [];
       const states = variables.map((_, n) => (n === i ? k : 0));
-      const { edits } = changesOf(design, variables, states);
-      return edits.length > 0 ? [{ label: labelOf(design, v, state, connection), edits }] : [];
+      const { edits } = changesOf(design, variables, states, looking);
+      return edits.length > 0
+        ? [{ label: labelOf(design, v, state, connection, looking), edits }]
+        : [];
     });
   });
 }
@@ -124,9 +126,15 @@ function isOwnChange(state: PartState, now: PartState, connection: string): bool
   return state.pose ? changed.length === 0 : changed.length === own.length && own.length > 0;
 }
 
-function labelOf(design: Design, v: Variable, state: PartState, connection: string): string {
+function labelOf(
+  design: Design,
+  v: Variable,
+  state: PartState,
+  connection: string,
+  looking: Looking,
+): string {
   const name = componentName(design, v.component);
-  if (state.pose) return `Turn or slide ${name}`;
+  if (state.pose) return `${looking === 'ports' ? 'Turn' : 'Slide'} ${name}`;
   const port = [...state.ports].find(([end]) => end.startsWith(`${connection}/`))?.[1].port;
   return `Take the port “${port?.name ?? ''}” of ${name}`;
 }

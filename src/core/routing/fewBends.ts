@@ -2,7 +2,7 @@ import { setBack } from '../tubing';
 import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { roundedPath, turnBetween } from './path';
-import type { RoutePrices } from './prices';
+import { depthRate, type RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { meetsItself, meetsOwnEnds } from './selfGap';
 import { tollOfPath, type Workspace } from './workspace';
@@ -16,6 +16,8 @@ export interface FewBends {
   readonly tube_mm: number;
   /** Coordinates of legs and corners of the loop's other runs, by axis. */
   readonly level: readonly [readonly number[], readonly number[], readonly number[]];
+  /** Depths of the room, from its back to the glass; no leg is dearer for its depth where not given. */
+  readonly depths?: readonly [number, number];
   /** Only ways cheaper than this are told. */
   readonly under?: number;
   /** Drafts looked at in space, cheapest first. */
@@ -342,7 +344,7 @@ function priceOf(
   corners: readonly Vec[],
   from: EndWay,
   to: EndWay,
-  { limits, prices, level, under = Infinity }: Omit<FewBends, 'workspace'>,
+  { limits, prices, level, depths, under = Infinity }: Omit<FewBends, 'workspace'>,
 ): { readonly cost: number; readonly angles_deg: readonly number[] } | null {
   const { radius_mm: r, atFitting_mm: straight, between_mm: between } = limits;
   const last = corners.length - 1;
@@ -386,7 +388,10 @@ function priceOf(
     }
     if (i > last) break;
     if (i === last && length - setBefore < (last === 1 ? SHORTEST_MM : straight) - EPS) return null;
-    cost += length * rateOf(x, y, z, corners[i] as Vec, level, prices);
+    const deep = depths
+      ? depthRate(prices, depths, (corners[i - 1] as Vec)[2], (corners[i] as Vec)[2])
+      : 1;
+    cost += length * deep * rateOf(x, y, z, corners[i] as Vec, level, prices);
     if (cost >= under) return null;
     ix = x;
     iy = y;
@@ -409,10 +414,10 @@ function rateOf(
   z: number,
   at: Vec,
   level: FewBends['level'],
-  { aslant, offPlane }: RoutePrices,
+  { diagonal, offPlane }: RoutePrices,
 ): number {
   const along = (v: number): boolean => Math.abs(v) > 1 - EPS;
-  if (!along(x) && !along(y) && !along(z)) return 1 + aslant + offPlane;
+  if (!along(x) && !along(y) && !along(z)) return 1 + diagonal + offPlane;
   if (offPlane === 0 || (level[0].length === 0 && level[1].length === 0 && level[2].length === 0))
     return 1;
   const shares = (axis: 0 | 1 | 2): boolean => level[axis].some((v) => Math.abs(v - at[axis]) < 1);

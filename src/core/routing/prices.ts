@@ -10,12 +10,12 @@ export interface RoutePrices {
   /** A leg off the lines and planes of the loop's other runs, share of its length. */
   readonly offPlane: number;
   /** A leg that lies along no axis of the case, share of its length. */
-  readonly aslant: number;
+  readonly diagonal: number;
   /** A bend of another angle than 45° or 90°; Infinity where the style has none but as a last way. */
   readonly oddAngle_mm: number;
   /** A leg before something shown, and one that crosses another loop seen through the glass. */
   readonly view_mm: number;
-  /** A leg at the glass costs so much more than one at the tray, share of its length. */
+  /** A leg at the glass costs so much more than one at the back, share of its length. */
   readonly atGlass: number;
 }
 
@@ -23,22 +23,36 @@ const PRICES: Record<RouteStyle, RoutePrices> = {
   parallel: {
     bend_mm: 80,
     offPlane: 0.1,
-    aslant: 0.2,
+    diagonal: 0.2,
     oddAngle_mm: 55,
     view_mm: 120,
     atGlass: 0,
   },
-  free: { bend_mm: 60, offPlane: 0, aslant: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
-  shortest: { bend_mm: 10, offPlane: 0, aslant: 0, oddAngle_mm: 0, view_mm: 0, atGlass: 0 },
+  free: { bend_mm: 60, offPlane: 0, diagonal: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  shortest: { bend_mm: 10, offPlane: 0, diagonal: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
   hidden: {
     bend_mm: 60,
     offPlane: 0.1,
-    aslant: 0.2,
+    diagonal: 0.2,
     oddAngle_mm: 55,
     view_mm: 360,
     atGlass: 0.8,
   },
 };
+
+/**
+ * How much dearer a leg is for its depth: 1 at the back of the room, 1 + `atGlass` at the glass, by
+ * the middle of a leg from depth `a` to depth `b`.
+ */
+export function depthRate(
+  { atGlass }: RoutePrices,
+  [back, glass]: readonly [number, number],
+  a: number,
+  b: number,
+): number {
+  if (atGlass === 0 || glass <= back) return 1;
+  return 1 + atGlass * Math.max(0, Math.min(1, ((a + b) / 2 - back) / (glass - back)));
+}
 
 /** What a search reckons with where nothing else is said. */
 export const PARALLEL = PRICES.parallel;

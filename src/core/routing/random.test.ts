@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { catalogued, STANDARD_KIT } from '@/catalogue';
+import { EMPTY_BOX } from '@/catalogue/emptyBox.fixture';
 import { emptyDesign, type Design, type Component, type Connection, type Turn } from '../design';
 import { measureGaps } from '../clearance';
 import { compileSystem } from '../system';
@@ -8,8 +9,7 @@ import type { CasePart } from '../components';
 import { check } from './checker.fixture';
 import { routeDesign, routedRuns, withFrames } from '.';
 
-const template = catalogued('case', 'case-barn-96'),
-  reservoir = catalogued('reservoir', 'res-osier-100'),
+const reservoir = catalogued('reservoir', 'res-osier-100'),
   pump = catalogued('pump', 'pump-brook-small');
 const hard = {
     tube: catalogued('tube', 'tube-petg-14-10'),
@@ -47,12 +47,7 @@ function strewn(
   aslant: boolean,
 ): Design {
   const box: CasePart = {
-    ...template,
-    interior: [600, 500, 450],
-    mounts: [],
-    grommets: [],
-    spots: [],
-    fansIncluded: [],
+    ...EMPTY_BOX,
     obstacles: bars.map((b, i) => ({
       id: `bar-${i}`,
       name: `Bar ${i + 1}`,

@@ -3,7 +3,7 @@ import { add, boxGap, scale, type Box, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
 import { jogLeg, type Jog } from './offsetBend';
-import { PARALLEL, type RoutePrices } from './prices';
+import { depthRate, PARALLEL, type RoutePrices } from './prices';
 import { reachOf, tollOf, type Reach, type Workspace } from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
@@ -280,7 +280,7 @@ class HardSearch {
     const here = state.at[axis];
     const least =
       state.goal === FRESH ? this.atFitting + this.radius : 2 * this.radius + this.between;
-    const rate = this.onPlane(axis, state.at) ? 1 : 1 + this.prices.offPlane;
+    const rate = this.rateAt(axis, state.at);
     const column = state.cell - (this.cells[axis].get(here) ?? LINES - 1) * STRIDE[axis];
     const line = this.lines[axis];
     for (let i = 0; i < line.length; i += 1) {
@@ -288,7 +288,8 @@ class HardSearch {
       if (t < least - 1e-9 || t > reach.free_mm + 1e-9) continue;
       const stage = this.stageAfter(state, axis, sense, t);
       const cell = column + i * STRIDE[axis];
-      const cost = t * rate + this.bend + tollTo(reach, t, turn);
+      const deep = this.deepRate(state.at, axis, sense * t);
+      const cost = t * rate * deep + this.bend + tollTo(reach, t, turn);
       if (!wanted(this.cornerKey(cell, way, stage), cost)) continue;
       const at = along(state.at, way, t);
       if (this.meetsOwn(state, at)) continue;
@@ -301,7 +302,7 @@ class HardSearch {
     const axis = axisOf(way);
     const sense = senseOf(way);
     const fresh = state.goal === FRESH;
-    const rate = this.onPlane(axis, state.at) ? 1 : 1 + this.prices.offPlane;
+    const rate = this.rateAt(axis, state.at);
     const least = fresh ? this.atFitting : this.radius + this.atFitting;
     for (let goal = 0; goal < this.goals.length; goal += 1) {
       if (this.goalWays[goal] !== way) continue;
@@ -312,8 +313,10 @@ class HardSearch {
       if (stage < this.vias.length) continue;
       const reached = { at: mouth, cell: 0, way, start: state.start, goal, stage };
       if (this.meetsOwn(state, mouth)) continue;
+      const deep = this.deepRate(state.at, axis, sense * t);
       if (!offLine(mouth, state.at, axis)) {
-        if (t <= reach.free_mm + 1e-9) tell(reached, t * rate + tollTo(reach, t, turn) + cost);
+        if (t <= reach.free_mm + 1e-9)
+          tell(reached, t * rate * deep + tollTo(reach, t, turn) + cost);
         continue;
       }
       const before = fresh ? this.atFitting : this.radius + this.between;
@@ -329,9 +332,21 @@ class HardSearch {
         this.angles,
       );
       if (!jog) continue;
-      const price = t * rate + turn + jog.penalty + jog.longer_mm + this.sidestep(jog) + cost;
+      const price =
+        t * rate * deep + turn + jog.penalty + jog.longer_mm + this.sidestep(jog) + cost;
       tell({ ...reached, via: jog.corners }, price);
     }
+  }
+
+  private rateAt(axis: Axis, at: Vec): number {
+    return this.onPlane(axis, at) ? 1 : 1 + this.prices.offPlane;
+  }
+
+  /** How much dearer a leg is for its depth in the room. */
+  private deepRate(at: Vec, axis: Axis, by: number): number {
+    const { bounds } = this.workspace;
+    const depths = [bounds.min[2], bounds.max[2]] as const;
+    return depthRate(this.prices, depths, at[2], axis === 2 ? at[2] + by : at[2]);
   }
 
   /** Price of a sidestep's two bends: dearer where their angle is an odd one. */

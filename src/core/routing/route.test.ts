@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demoDesign, STANDARD_KIT } from '@/catalogue';
+import { catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
 import { findComponent, applyEdit, EMPTY_LAYOUT, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import type { System } from '../system';
@@ -8,6 +8,7 @@ import { bendMarks, bendTable, INSERTION_MM, type Run } from '../tubing';
 import type { Vec } from '../geometry';
 import {
   endWays,
+  pricesOf,
   routeRigid,
   layoutEdit,
   leastCost,
@@ -278,6 +279,24 @@ describe('one hard tube in an empty room', () => {
     // Along the wall's lower edge, z 150: 50 mm down and up, four bends.
     expect(way?.corners.every((c) => c[2] <= 200)).toBe(true);
     expect(way?.cost).toBeCloseTo(300 + 2 * 50 + 4 * (80 - (2 - Math.PI / 2) * 20), 6);
+  });
+
+  test('hidden, it goes round at the back though the way before the wall is shorter', () => {
+    const a = end([50, 200, 200], [1, 0, 0]),
+      b = end([350, 200, 200], [-1, 0, 0]);
+    const walled: Workspace = {
+      ...workspace,
+      blocks: [{ id: 'wall', min: [180, -1, 120], max: [220, 401, 270], penalty: Infinity }],
+    };
+    const lines = [[50, 82, 318, 350], [200], [120, 200, 270]] as const;
+    const tube = catalogued('tube', 'tube-petg-14-10');
+    const depthsBy = (style: 'parallel' | 'hidden'): readonly number[] => {
+      const prices = pricesOf({ tube, routing: { style } });
+      const way = routeRigid(walled, [a], [b], limits, lines, null, { prices });
+      return (way?.corners ?? []).map((c) => c[2]);
+    };
+    expect(Math.max(...depthsBy('parallel'))).toBe(270);
+    expect(Math.min(...depthsBy('hidden'))).toBe(120);
   });
 
   test('nothing is nothing: walled in, or no end along an axis', () => {

@@ -230,7 +230,14 @@ export function findWay(
   const prices = t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM };
   const few =
     t.loop.tube.hard && vias.length === 0
-      ? routeFewBends(froms, tos, { workspace, limits, prices, tube_mm: t.radius, level })
+      ? routeFewBends(froms, tos, {
+          workspace,
+          limits,
+          prices,
+          tube_mm: t.radius,
+          level,
+          depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
+        })
       : null;
   const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices.bend_mm),
     goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices.bend_mm);

@@ -33,14 +33,16 @@ describe('a change before it is made', () => {
         { loop: 'loop', part: medium, way: 'series', aim },
         { tee, places: () => [{ on: 'unplaced' }] },
       );
-      return edit ? (beforeAfter(quick, edit).after.flow_Lmin ?? NaN) : NaN;
+      return edit
+        ? (analyse(applyEdit(quick, edit).design).reports.flow.loops[0]?.flow_Lmin ?? NaN)
+        : NaN;
     };
     const now = analyse(quick).reports.flow.loops[0]?.flow_Lmin ?? NaN;
     const today = flowWith('today'),
       brief = flowWith('brief'),
       full = flowWith('full');
     expect(today / now).toBeGreaterThan(0.99);
-    expect(brief).toBeGreaterThanOrEqual(quick.brief.limits.flow_Lmin * 0.99);
+    expect(brief).toBeGreaterThanOrEqual(quick.brief.limits.flow_Lmin * 0.999);
     expect(brief).toBeLessThan(today);
     expect(full).toBeGreaterThanOrEqual(today);
   });

@@ -43,7 +43,7 @@ export function betterLayout(
 
 function moveWords(design: Design, p: ImprovedLayout['parts'][number]): string {
   const name = componentName(design, p.component);
-  const turned = p.moved ? ['turned or moved'] : [];
-  const ports = p.ports > 0 ? ['by other ports'] : [];
+  const turned = [...(p.turned ? ['turned'] : []), ...(p.slid ? ['moved along'] : [])];
+  const ports = p.ports > 0 ? ['other ports'] : [];
   return `${name}: ${[...turned, ...ports].join(', ')}`;
 }

@@ -6,7 +6,7 @@ import {
   type Component,
   findComponent,
 } from '../design';
-import { proposeLoop } from '../loops';
+import { proposeLoop, replaceWithPlugs } from '../loops';
 import { compileSystem } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
 import { formatNumber } from '../units';
@@ -112,7 +112,8 @@ function otherCores(design: Design, offer: readonly Part[]): readonly Candidate[
         id: `core-${r.id}-${part.id}`,
         kind: part.sections > r.part.sections ? 'section' : 'core',
         label: `${part.name} for ${r.name}`,
-        edit: { do: 'component.replace', component: r.id, part },
+        // A core with more ports than the one before leaves none of them open.
+        edit: replaceWithPlugs(design, r.id, part),
       })),
   );
 }

@@ -18,6 +18,7 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = [
     `open a stage, ${STAGES[0]?.name} to ${STAGES[STAGES.length - 1]?.name}`,
   ],
   ['[ and ]', 'step along the flow'],
+  [', and .', 'on Runs, with other routes listed: step through them'],
   ['L', 'open or collapse the loop diagram'],
   ['F', 'findings'],
   ['?', 'this help'],

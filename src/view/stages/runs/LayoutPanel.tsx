@@ -28,7 +28,7 @@ const STYLE_NAMES: Record<RouteStyle, string> = {
   parallel: 'straight and parallel: 90° and 45°',
   free: 'free angles: fewest bends',
   shortest: 'shortest',
-  hidden: 'hidden: behind the tray, along walls',
+  hidden: 'hidden: behind the tray, or close to it',
 };
 
 const FREEDOMS: readonly {

@@ -1,5 +1,5 @@
 'use client';
-import { Check, TextInput } from '@/view/shared';
+import { Check, QuantityField, TextInput } from '@/view/shared';
 import { useState } from 'react';
 import type { Loop } from '@/core/design';
 import { formatNumber } from '@/core/units';
@@ -24,7 +24,11 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
   const commit = useEditor((s) => s.commit);
   const { mandrels } = loop;
   const [radii, setRadii] = useState<string | null>(null);
-  const set = (angles_deg: readonly number[], radii_mm = mandrels?.radii_mm): void =>
+  const set = (
+    angles_deg: readonly number[],
+    radii_mm = mandrels?.radii_mm,
+    grip_mm = mandrels?.grip_mm,
+  ): void =>
     commit('the mandrels in hand', {
       do: 'loop.mandrels',
       loop: loop.id,
@@ -34,6 +38,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
           : {
               angles_deg: [...angles_deg].sort((a, b) => a - b),
               ...(radii_mm && radii_mm.length > 0 ? { radii_mm } : {}),
+              ...(grip_mm === undefined ? {} : { grip_mm }),
             },
     });
   const angles = mandrels?.angles_deg ?? [];
@@ -75,6 +80,16 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
             }}
           />
         </label>
+      )}
+      {mandrels && (
+        <QuantityField
+          label="Straight they need between two bends"
+          quantity="length"
+          value={mandrels.grip_mm ?? loop.tube.outer_mm}
+          min={loop.tube.outer_mm}
+          max={300}
+          onCommit={(v) => v !== null && set(angles, undefined, v)}
+        />
       )}
       <p className="soft">
         With none ticked any bend can be made. The smallest radius the tube allows is used,{' '}

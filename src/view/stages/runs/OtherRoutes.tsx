@@ -4,13 +4,14 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { applyEdit, type Edit } from '@/core/design';
 import type { AlternativeJudged } from '@/core/studies';
 import { formatMillimetres, formatNumber } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Press, Progress } from '@/view/shared';
-import { useAlternatives, useEditor } from '@/view/workspace';
+import { useAlternatives, useEditor, useFrame } from '@/view/workspace';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
 
@@ -67,16 +68,9 @@ function Ways({
     setAt(to);
     preview.show(edit ? applyEdit(design, edit).design : null);
   };
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent): void => {
-      const typing = e.target instanceof HTMLElement && e.target.closest('input, textarea, select');
-      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === ',') look(at - 1);
-      if (e.key === '.') look(at + 1);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  });
+  const enabled = useFrame((f) => f.areKeysOn);
+  useHotkeys('comma', () => look(at - 1), { enabled }, [at, ways, design]);
+  useHotkeys('period', () => look(at + 1), { enabled }, [at, ways, design]);
   const use = (pinned: boolean): void => {
     const edit = ways[at]?.edit;
     const edits: readonly Edit[] = [

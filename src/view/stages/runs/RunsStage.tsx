@@ -105,7 +105,7 @@ export function RunsStage() {
       heat={analysis.reports.heat[design.brief.loadCase]}
       ghosts={stale}
       {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
-      {...(held.corners && run?.routed ? { legs: held.corners, onLeg: held.onLeg } : {})}
+      {...(held.corners && run?.routed && !seen ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
   );
   const title = `${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`;
