@@ -331,7 +331,7 @@ const solid: readonly Pairing[] = [
   fromFile('ladder of 200 links', writeInp('ladder', [{ id: 'loop', name: 'loop', network: big }])),
 ];
 console.log(
-  '\nEPANET 2.3.5, project open: solveH is one whole solve; runH one more with the hydraulics held open and flows started anew.\nOurs is read back from the same file and starts from its own first guess, made once; a file holds a tee\'s loss as solved, "by split" finds it too.',
+  '\nEPANET 2.3.5, project open: solveH is one whole solve; runH one more with the hydraulics held open and flows started anew.\nOurs is read back from the same file and starts from its own first guess, made once (friction factors held, found anew twice); a file holds a tee\'s loss as solved, "by split" finds it too.',
 );
 console.log(
   `${'one solve'.padEnd(24)}${'solveH'.padStart(14)}${'runH'.padStart(14)}${'ours'.padStart(12)}${'against solveH'.padStart(16)}${'against runH'.padStart(16)}`,

@@ -68,8 +68,15 @@ export function colebrookInto(re: number, a: number, out: Float64Array): void {
   out[1] = (-2 * pull) / (re * (1 + pull) * x * x);
 }
 
+/** Where the cubic starts: 64/Re where laminar flow ends. */
+export const JOIN_FROM = 64 / LAMINAR_RE;
+
 /** The cubic between laminar and turbulent: factor and slope over Re, into `out`. */
 export interface JoinCubic {
+  /** Of factor = JOIN_FROM + t (first + t (second + t third)), t from 0 to 1 over the band. */
+  readonly first: number;
+  readonly second: number;
+  readonly third: number;
   into(re: number, out: Float64Array): void;
 }
 
@@ -94,13 +101,16 @@ function joinThrough(relativeRoughness: number): JoinCubic {
   const end = new Float64Array(2);
   colebrookInto(TURBULENT_RE, relativeRoughness / 3.7, end);
   const span = TURBULENT_RE - LAMINAR_RE;
-  const from = 64 / LAMINAR_RE,
+  const from = JOIN_FROM,
     leaving = (-64 / LAMINAR_RE ** 2) * span;
   const rise = (end[0] as number) - from,
     arriving = (end[1] as number) * span;
   const second = 3 * rise - 2 * leaving - arriving,
     third = leaving + arriving - 2 * rise;
   return {
+    first: leaving,
+    second,
+    third,
     into: (re, out) => {
       const t = (re - LAMINAR_RE) / span;
       out[0] = from + t * (leaving + t * (second + t * third));

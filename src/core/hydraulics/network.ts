@@ -1,4 +1,5 @@
 import { chainNetwork, type Chain, type Chained, type Topology } from './chains';
+import { ENDS, equationsOf, lay, mostMove, scaled, spread } from './equations';
 import type { FlowNetwork, NetworkLink, NetworkSolution } from './links';
 import { headToPressure, pumpHead } from './pump';
 import { sparseSystem, type SparseSystem } from './sparse';
@@ -18,8 +19,9 @@ const SURE_LMIN = 1e-2,
 const AS_IS: AtOther = {};
 /** Where a chain without a pump starts, L/min. */
 const GUESS_LMIN = 3;
-/** How near the start with held friction is sought, L/min. */
-const ROUGH_LMIN = 0.05;
+/** How near the start with held friction is sought, L/min, and how often it is held anew. */
+const ROUGH_LMIN = 0.05,
+  LOOKS = 3;
 
 export interface ChainFlows {
   readonly status: NetworkSolution['status'];
@@ -60,157 +62,108 @@ function systemOf(topology: Topology): SparseSystem {
 export function readyNetwork(network: FlowNetwork): ReadyNetwork {
   const chained = chainNetwork(network);
   const { chains, free } = chained;
+  const n = free.length;
+  const system = systemOf(chained.topology);
+  const equations = equationsOf(chains, n, system);
+  const { ends } = equations;
   const table = layTerms(
     chains.map((c) => c.terms),
     network.fluid,
   );
   const { drops, conductances } = table;
-  const n = free.length;
-  const system = systemOf(chained.topology);
-  // Held ends share one place past the free nodes, whose pressure stays 0, and what has no place in
-  // the equations one past theirs: plain loops without a branch.
-  const place = (end: number): number => (end < 0 ? n : end);
-  const from = Int32Array.from(chains, (c) => place(c.from)),
-    to = Int32Array.from(chains, (c) => place(c.to));
-  const diagonal = (end: number): number => (end < 0 ? system.size : system.diagonal(end));
-  const atFrom = Int32Array.from(chains, (c) => diagonal(c.from)),
-    atTo = Int32Array.from(chains, (c) => diagonal(c.to)),
-    atPair = Int32Array.from(chains, (c) =>
-      c.from >= 0 && c.to >= 0 && c.from !== c.to ? system.pair(c.from, c.to) : system.size,
-    );
-  const values = new Float64Array(system.size + 1),
-    heads = new Float64Array(n + 1),
-    pressures = heads.subarray(0, n),
+  const heads = new Float64Array(n + 1),
+    pressures = new Float64Array(n),
+    places = Int32Array.from(free, (_, i) => system.place(i)),
     mass = new Float64Array(n + 1);
-  const flows = new Float64Array(chains.length),
-    moves = new Float64Array(chains.length);
+  const flows = new Float64Array(chains.length);
   const tees = teesOf(network, chains, table);
 
-  const evaluate = (other: AtOther, friction: number | null): void => {
-    if (friction === null)
-      for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
-    table.evaluate(flows, other, friction);
-  };
-  const fall = (k: number): number =>
-    (heads[from[k] as number] as number) - (heads[to[k] as number] as number);
-  /** What Newton would still move each chain's flow by, and the largest of them, L/min. */
-  const lookAtMoves = (): number => {
-    const p = heads,
-      i = from,
-      j = to,
-      drop = drops,
-      conductance = conductances,
-      out = moves;
-    let most = 0;
-    for (let k = 0; k < out.length; k += 1) {
-      const fallen = (p[i[k] as number] as number) - (p[j[k] as number] as number);
-      const by = (fallen - (drop[k] as number)) * (conductance[k] as number),
-        size = by < 0 ? -by : by;
-      out[k] = by;
-      if (!(size <= most)) most = size;
-    }
-    return most;
+  const evaluate = (other: AtOther, held: Float64Array | null): void => {
+    if (held === null) for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).split(flows);
+    table.evaluate(flows, other, held);
   };
   const step = (): boolean => {
     if (n === 0) return true;
-    const v = values,
-      p = heads,
-      q = flows,
-      drop = drops,
-      slope = conductances,
-      froms = from,
-      tos = to,
-      ii = atFrom,
-      jj = atTo,
-      ij = atPair;
-    v.fill(0);
-    p.fill(0);
-    for (let k = 0; k < q.length; k += 1) {
-      const i = froms[k] as number,
-        j = tos[k] as number;
-      if (i === j) continue;
-      const c = slope[k] as number,
-        intercept = (q[k] as number) - (drop[k] as number) * c,
-        iSlot = ii[k] as number,
-        jSlot = jj[k] as number,
-        pair = ij[k] as number;
-      v[iSlot] = (v[iSlot] as number) + c;
-      v[jSlot] = (v[jSlot] as number) + c;
-      v[pair] = (v[pair] as number) - c;
-      p[i] = (p[i] as number) - intercept;
-      p[j] = (p[j] as number) + intercept;
-    }
-    heads[n] = 0;
-    return system.solve(values, heads);
+    lay(flows, drops, conductances, equations);
+    return system.solve(equations.values, equations.right, heads);
   };
+  /** Moves flows by so much of what Newton asks; the most it asks, L/min. */
+  const move = (damping: number): number =>
+    mostMove(heads, ends, drops, conductances, flows, damping);
 
   /**
-   * Newton from the flows as they stand; a friction factor held stands for the true ones, and for
+   * Newton from the flows as they stand; friction factors held stand for the true ones, and for
    * tees, where only a start is sought.
    */
   const search = (
     other: AtOther,
-    friction: number | null,
+    held: Float64Array | null,
     tolerance: number,
   ): { status: NetworkSolution['status']; iterations: number } => {
     let before = Infinity,
       damping = 1;
-    evaluate(other, friction);
+    evaluate(other, held);
     for (let i = 0; i < MAX_ITERATIONS; i += 1) {
       if (!step()) return { status: 'singular', iterations: i };
-      const move = lookAtMoves();
-      if (!Number.isFinite(move)) return { status: 'singular', iterations: i };
-      damping = move > before ? Math.max(0.1, damping / 2) : Math.min(1, damping * 1.5);
-      for (let k = 0; k < flows.length; k += 1)
-        flows[k] = (flows[k] as number) + damping * (moves[k] as number);
+      const moved = move(1);
+      if (!Number.isFinite(moved)) return { status: 'singular', iterations: i };
+      damping = moved > before ? Math.max(0.1, damping / 2) : Math.min(1, damping * 1.5);
+      const next = moved ** 3 / (i === 0 ? 1 : before ** 2);
+      if (damping < 1) move(damping - 1);
       if (damping === 1) {
-        if (friction !== null && move < tolerance) return { status: 'solved', iterations: i + 1 };
-        if (tees.length === 0 && i > 0 && move < SURE_LMIN && move ** 3 < SURE * before ** 2)
+        if (held !== null && moved < tolerance) return { status: 'solved', iterations: i + 1 };
+        if (tees.length === 0 && i > 0 && moved < SURE_LMIN && next < SURE)
           return { status: 'solved', iterations: i + 1 };
       }
-      evaluate(other, friction);
-      // Far off, no look can find the flows settled; the first may, where all is linear.
-      if (damping === 1 && (i === 0 || move < SURE_LMIN) && lookAtMoves() < tolerance)
+      evaluate(other, held);
+      // Only where the next move may be the last is a look worth its while.
+      if (damping === 1 && next < NETWORK_TOLERANCE_LMIN && move(0) < tolerance)
         return { status: 'solved', iterations: i + 1 };
-      before = move;
+      before = moved;
     }
     return { status: 'not-converged', iterations: MAX_ITERATIONS };
   };
 
   /**
-   * Where every search starts: the network with friction factors held. Chains alone make the guess
-   * where even that has no answer.
+   * Where every search starts: the network with friction factors held, at one for all, then at what
+   * the flows found make of them. Chains alone make the guess where even that has no answer.
    */
   const start = (() => {
     const alone = Float64Array.from(chains, guessOf);
     flows.set(alone);
-    return n > 0 && search(AS_IS, GUESS_FRICTION, ROUGH_LMIN).status === 'solved'
-      ? Float64Array.from(flows)
-      : alone;
+    if (n === 0) return alone;
+    const held = new Float64Array(chains.length).fill(GUESS_FRICTION);
+    for (let look = 0; look < LOOKS; look += 1) {
+      if (search(AS_IS, held, ROUGH_LMIN).status !== 'solved') return alone;
+      table.hold(flows, held);
+    }
+    return Float64Array.from(flows);
   })();
 
   const run = (other: AtOther = AS_IS): ChainFlows => {
     // By the affinity laws flows go about as speeds.
     const scale = other.share ?? 1;
-    for (let k = 0; k < flows.length; k += 1) flows[k] = scale * (start[k] as number);
+    scaled(start, scale, flows);
     for (let t = 0; t < tees.length; t += 1) (tees[t] as TeeState).reset();
     const { status, iterations } = search(other, null, NETWORK_TOLERANCE_LMIN);
+    spread(heads, places, pressures);
     return { status, iterations, flows, pressures };
   };
 
   /** What is left over at the flows as they stand: energy of every chain, mass of every node. */
   const residual = (other: AtOther): NetworkSolution['residual'] => {
     evaluate(other, null);
-    for (let i = 0; i < n; i += 1) mass[i] = 0;
+    mass.fill(0);
     let energy_kPa = 0,
       mass_Lmin = 0;
     for (let k = 0; k < chains.length; k += 1) {
-      const i = from[k] as number,
-        j = to[k] as number,
+      const i = ends[k * ENDS] as number,
+        j = ends[k * ENDS + 1] as number,
         q = flows[k] as number;
       mass[i] = (mass[i] as number) - q;
       mass[j] = (mass[j] as number) + q;
-      energy_kPa = Math.max(energy_kPa, Math.abs(fall(k) - (drops[k] as number)));
+      const fall = (heads[i] as number) - (heads[j] as number);
+      energy_kPa = Math.max(energy_kPa, Math.abs(fall - (drops[k] as number)));
     }
     for (let i = 0; i < n; i += 1) mass_Lmin = Math.max(mass_Lmin, Math.abs(mass[i] as number));
     return { energy_kPa, mass_Lmin };

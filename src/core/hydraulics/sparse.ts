@@ -6,15 +6,15 @@
 export interface SparseSystem {
   /** Values: one for each diagonal place, then one for each pair. */
   readonly size: number;
-  /** Where the diagonal of unknown i stands in the values. */
-  diagonal(i: number): number;
+  /** Where unknown i stands on the right side, in the solution and on the diagonal of the values. */
+  place(i: number): number;
   /** Where the pair i, j stands in the values; i ≠ j, and the pair was announced. */
   pair(i: number, j: number): number;
   /**
-   * Solves in place: values become factors, the right side the solution. False when a pivot is not
-   * above 0.
+   * The solution, by place, of values and a right side, which are used up. False when a pivot is
+   * not above 0.
    */
-  solve(values: Float64Array, right: Float64Array): boolean;
+  solve(values: Float64Array, right: Float64Array, solution: Float64Array): boolean;
 }
 
 export function sparseSystem(
@@ -27,7 +27,7 @@ export function sparseSystem(
       near[i]?.add(j);
       near[j]?.add(i);
     }
-  const { order, place, below } = eliminate(n, near);
+  const { place, below } = eliminate(n, near);
 
   const starts = new Int32Array(n + 1);
   for (let p = 0; p < n; p += 1)
@@ -46,59 +46,80 @@ export function sparseSystem(
       for (let y = x + 1; y < list.length; y += 1)
         updates.push(at(list[x] as number, list[y] as number));
   const targets = Int32Array.from(updates);
-  const work = new Float64Array(n);
 
   return {
     size: n + rows.length,
-    diagonal: (i) => place[i] as number,
+    place: (i) => place[i] as number,
     pair: (i, j) => at(place[i] as number, place[j] as number),
-    solve: (values, right) => {
-      for (let p = 0; p < n; p += 1) work[p] = right[order[p] as number] as number;
-      let u = 0;
-      for (let p = 0; p < n; p += 1) {
-        const pivot = values[p] as number;
-        if (!(pivot > 0)) return false;
-        const inverse = 1 / pivot,
-          known = work[p] as number;
-        // From here on the diagonal holds the solution's share of its own row.
-        values[p] = known * inverse;
-        const from = starts[p] as number,
-          to = starts[p + 1] as number;
-        for (let x = from; x < to; x += 1) {
-          const v = values[n + x] as number,
-            factor = v * inverse,
-            row = rows[x] as number;
-          values[row] = (values[row] as number) - factor * v;
-          work[row] = (work[row] as number) - factor * known;
-          for (let y = x + 1; y < to; y += 1, u += 1) {
-            const t = targets[u] as number;
-            values[t] = (values[t] as number) - factor * (values[n + y] as number);
-          }
-          values[n + x] = factor;
-        }
-      }
-      for (let p = n - 1; p >= 0; p -= 1) {
-        let v = values[p] as number;
-        for (let x = starts[p] as number; x < (starts[p + 1] as number); x += 1)
-          v -= (values[n + x] as number) * (work[rows[x] as number] as number);
-        work[p] = v;
-        right[order[p] as number] = v;
-      }
+    solve: (values, right, solution) => {
+      if (!factor(n, starts, rows, targets, values, right)) return false;
+      substitute(n, starts, rows, values, solution);
       return true;
     },
   };
 }
 
+/** LDLᵀ column by column, the right side carried along; its row's share left on the diagonal. */
+function factor(
+  n: number,
+  starts: Int32Array,
+  rows: Int32Array,
+  targets: Int32Array,
+  values: Float64Array,
+  right: Float64Array,
+): boolean {
+  let u = 0,
+    to = 0;
+  for (let p = 0; p < n; p += 1) {
+    const pivot = values[p] as number;
+    if (!(pivot > 0)) return false;
+    const inverse = 1 / pivot,
+      known = right[p] as number;
+    values[p] = known * inverse;
+    const from = to;
+    to = starts[p + 1] as number;
+    for (let x = from; x < to; x += 1) {
+      const v = values[n + x] as number,
+        share = v * inverse,
+        row = rows[x] as number;
+      values[row] = (values[row] as number) - share * v;
+      right[row] = (right[row] as number) - share * known;
+      for (let y = x + 1; y < to; y += 1, u += 1) {
+        const t = targets[u] as number;
+        values[t] = (values[t] as number) - share * (values[n + y] as number);
+      }
+      values[n + x] = share;
+    }
+  }
+  return true;
+}
+
+function substitute(
+  n: number,
+  starts: Int32Array,
+  rows: Int32Array,
+  values: Float64Array,
+  solution: Float64Array,
+): void {
+  let to = starts[n] as number;
+  for (let p = n - 1; p >= 0; p -= 1) {
+    const from = starts[p] as number;
+    let v = values[p] as number;
+    for (let x = from; x < to; x += 1)
+      v -= (values[n + x] as number) * (solution[rows[x] as number] as number);
+    solution[p] = v;
+    to = from;
+  }
+}
+
 interface Elimination {
-  readonly order: Int32Array;
   readonly place: Int32Array;
   readonly below: number[][];
 }
 
 /** Least degree first; what is taken out ties its neighbours together. */
 function eliminate(n: number, near: Set<number>[]): Elimination {
-  const order = new Int32Array(n),
-    place = new Int32Array(n).fill(-1);
+  const place = new Int32Array(n).fill(-1);
   const left: number[][] = [];
   for (let p = 0; p < n; p += 1) {
     let pick = -1;
@@ -108,7 +129,6 @@ function eliminate(n: number, near: Set<number>[]): Elimination {
         (pick < 0 || (near[i] as Set<number>).size < (near[pick] as Set<number>).size)
       )
         pick = i;
-    order[p] = pick;
     place[pick] = p;
     const list = [...(near[pick] as Set<number>)];
     left.push(list);
@@ -119,7 +139,6 @@ function eliminate(n: number, near: Set<number>[]): Elimination {
     }
   }
   return {
-    order,
     place,
     below: left.map((list) => list.map((i) => place[i] as number).sort((a, b) => a - b)),
   };

@@ -34,6 +34,8 @@ export interface Terms {
   readonly pumps: PumpTerm[];
   readonly laws: LawTerm[];
   forced: { readonly flow_Lmin: number; readonly sign: 1 | -1 } | null;
+  /** Whether a tee adds its share, which its split decides. */
+  tee: boolean;
 }
 
 /** Slope of a link whose flow is held, kPa per L/min: steep against everything a loop holds. */
@@ -46,6 +48,7 @@ export const noTerms = (): Terms => ({
   pumps: [],
   laws: [],
   forced: null,
+  tee: false,
 });
 
 /** Adds a link that the chain runs through forwards (1) or backwards (−1). */
@@ -64,6 +67,7 @@ export function addTerms(
     const { curve, speed } = link.pump;
     terms.pumps.push({ id: link.id, curve, speed, sign });
   }
+  if (link.tee) terms.tee = true;
   if (link.own) terms.laws.push({ law: link.own, sign });
   if (!link.pipe) return;
   const speedPerFlow = (bore_mm: number): number =>
@@ -95,8 +99,8 @@ const AS_IS: AtOther = {};
 const PAIR = new Float64Array(2);
 
 /** Whether a chain holds more than a linear and a square share and tube of one bore. */
-export const hasRare = ({ frictions, pumps, laws, forced }: Terms): boolean =>
-  frictions.length > 1 || pumps.length > 0 || laws.length > 0 || forced !== null;
+export const hasRare = ({ frictions, pumps, laws, forced, tee }: Terms): boolean =>
+  frictions.length > 1 || pumps.length > 0 || laws.length > 0 || forced !== null || tee;
 
 /**
  * Adds what only some chains hold to a drop and slope: tube of further bores, pumps, laws of their
