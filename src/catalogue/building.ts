@@ -3,9 +3,12 @@ import {
   emptyDesign,
   type Brief,
   type Component,
+  type Connection,
   type Design,
   type Edit,
+  type Loop,
   type Placement,
+  type PortRef,
   type Settings,
 } from '@/core/design';
 import { proposeLoop } from '@/core/loops';
@@ -102,3 +105,44 @@ export const plumb = (design: Design, p: Plumb): Design =>
       ...(p.bridged ? { bridges: BRIDGES } : {}),
     }),
   );
+
+/** A run of tube from port to port, each written `component/port`. */
+export const tube = (id: string, from: string, to: string): Connection => ({
+  id,
+  from: portRef(from),
+  to: portRef(to),
+  by: 'tube',
+  ends: { from: 'auto', to: 'auto' },
+});
+/** Two ports screwed together by a bridge. */
+export const joint = (id: string, from: string, to: string, bridge: string): Connection => ({
+  ...tube(id, from, to),
+  by: 'direct',
+  bridge: named<FittingPart>(FITTINGS, bridge),
+});
+const portRef = (path: string): PortRef => {
+  const [component = '', port = ''] = path.split('/');
+  return { component, port };
+};
+
+/** A loop's connections as they are told, with plugs in the ports let go and none in those taken. */
+export function connected(loop: Loop, connections: readonly Connection[]): Edit {
+  const refs = (list: readonly Connection[]): readonly PortRef[] =>
+    list.flatMap((c) => [c.from, c.to]);
+  const among = (list: readonly PortRef[], r: PortRef): boolean =>
+    list.some((x) => x.component === r.component && x.port === r.port);
+  const was = refs(loop.connections),
+    now = refs(connections);
+  return {
+    do: 'batch',
+    edits: [
+      { do: 'loop.connections', loop: loop.id, connections },
+      ...now
+        .filter((r) => among(loop.caps, r))
+        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: null })),
+      ...was
+        .filter((r) => !among(now, r))
+        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
+    ],
+  };
+}

@@ -1,8 +1,6 @@
-import type { Connection, Design, Edit, Layout, Loop, PortRef } from '@/core/design';
-import type { FittingPart } from '@/core/components';
+import type { Design, Edit, Layout, Loop } from '@/core/design';
 import { insertStation } from '@/core/loops';
-import { apply, component, named, OWNED, plumb, start } from './building';
-import { FITTINGS } from './plumbing';
+import { apply, component, connected, joint, OWNED, plumb, start, tube } from './building';
 import deskLayout from './layouts/dawn-chorus-desk.json';
 import towerLayout from './layouts/fenland-flood-tower.json';
 import planetariumLayout from './layouts/pocket-planetarium.json';
@@ -279,47 +277,6 @@ function fenlandTower(): Design {
     const added = apply(design, { do: 'component.add', component: piece });
     return apply(added, insertStation(added, added.loops[0]?.id ?? '', piece.id));
   }, parallel);
-}
-
-/** A run of tube from port to port, each written `component/port`. */
-const tube = (id: string, from: string, to: string): Connection => ({
-  id,
-  from: portRef(from),
-  to: portRef(to),
-  by: 'tube',
-  ends: { from: 'auto', to: 'auto' },
-});
-/** Two ports screwed together by a bridge. */
-const joint = (id: string, from: string, to: string, bridge: string): Connection => ({
-  ...tube(id, from, to),
-  by: 'direct',
-  bridge: named<FittingPart>(FITTINGS, bridge),
-});
-const portRef = (path: string): PortRef => {
-  const [component = '', port = ''] = path.split('/');
-  return { component, port };
-};
-
-/** A loop's connections as they are told, with plugs in the ports let go and none in those taken. */
-function connected(loop: Loop, connections: readonly Connection[]): Edit {
-  const refs = (list: readonly Connection[]): readonly PortRef[] =>
-    list.flatMap((c) => [c.from, c.to]);
-  const among = (list: readonly PortRef[], r: PortRef): boolean =>
-    list.some((x) => x.component === r.component && x.port === r.port);
-  const was = refs(loop.connections),
-    now = refs(connections);
-  return {
-    do: 'batch',
-    edits: [
-      { do: 'loop.connections', loop: loop.id, connections },
-      ...now
-        .filter((r) => among(loop.caps, r))
-        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: null })),
-      ...was
-        .filter((r) => !among(now, r))
-        .map((port): Edit => ({ do: 'cap.set', loop: loop.id, port, with: 'plug' })),
-    ],
-  };
 }
 
 /**

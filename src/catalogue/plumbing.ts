@@ -47,6 +47,7 @@ export const TUBES: readonly TubePart[] = [
   tube('tube-soft-13-10', 'Soft tube 13/10, clear', 390, 'soft PVC', 13, 10, 38),
   tube('tube-soft-16-10', 'Soft tube 16/10, clear', 490, 'soft PVC', 16, 10, 45),
   tube('tube-soft-19-13', 'Soft tube 19/13, clear', 690, 'soft PVC', 19, 13, 60),
+  tube('tube-epdm-8-5', 'Rubber tube 8/5, black', 390, 'EPDM rubber', 8, 5, 18),
   tube('tube-epdm-16-10', 'Rubber tube 16/10, black', 690, 'EPDM rubber', 16, 10, 50),
   tube('tube-epdm-13-10', 'Rubber tube 13/10, black', 590, 'EPDM rubber', 13, 10, 42),
   tube('tube-copper-12-10', 'Copper stick 12/10, 1 m', 990, 'copper', 12, 10, 36, 1000),
@@ -104,6 +105,18 @@ const size = (outer_mm: number, inner_mm: number): { outer_mm: number; inner_mm:
 const BRASS: readonly WettedSurface[] = [{ metal: 'brass', area_mm2: 700 }];
 
 export const FITTINGS: readonly FittingPart[] = [
+  fitting(
+    'fit-comp-8-5',
+    'Compression 8/5',
+    340,
+    'compression',
+    4.6,
+    COMPRESSION_K,
+    BARBED,
+    17,
+    13.5,
+    size(8, 5),
+  ),
   fitting(
     'fit-comp-10-7',
     'Compression 10/7',

@@ -1,6 +1,6 @@
 import type { HeadPoint, PumpPart, ReservoirPart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
-import { makePump, makeReservoir } from '@/core/making';
+import { makePump, makeReservoir, port } from '@/core/making';
 
 const OSIER = 'Osier Hydraulics',
   BROOK = 'Brookfast';
@@ -191,4 +191,13 @@ export const RESERVOIRS: readonly ReservoirPart[] = [
   reservoir('res-osier-250', 'Mere 250', 5300, [60, 250, 60], 480),
   reservoir('res-osier-flat', 'Pond, 40 mm flat', 4400, [90, 40, 60], 140),
   reservoir('res-osier-slim', 'Rill, 36 mm slim', 4600, [66, 80, 36], 110),
+  {
+    ...reservoir('res-osier-low', 'Rill Low, ports in its ends', 4700, [100, 50, 36], 95),
+    ports: [
+      port('end', 'end, low', [100, 14, 18], [1, 0, 0], 'tank', { role: 'any' }),
+      port('high', 'end, high', [100, 37, 18], [1, 0, 0], 'tank'),
+      port('low', 'other end, low', [0, 12, 18], [-1, 0, 0], 'tank', { duty: 'drain' }),
+      port('top', 'top', [50, 50, 18], [0, 1, 0], 'tank', { duty: 'fill' }),
+    ],
+  },
 ];

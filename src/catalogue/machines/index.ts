@@ -19,7 +19,7 @@ export const MACHINES: readonly { readonly name: string; readonly make: Make }[]
   { name: 'an open wall bench', make: wallBench },
   { name: 'a cube with two chambers', make: twoChambers },
   { name: 'four sections in the basement', make: basement },
-  { name: 'back to back in 9 litres', make: sandwich },
+  { name: 'back to back in 7 litres', make: sandwich },
   { name: 'fourteen sections', make: giant },
   { name: 'acrylic, with fans of 80 mm', make: vitrine },
   { name: 'a radiator outside the case', make: external },

@@ -64,6 +64,12 @@ export interface CaseAir {
   }[];
 }
 
+/**
+ * Behind the tray so much is a room for parts and counts as volume; less is for cables (common
+ * practice, no source), mm.
+ */
+export const ROOM_BEHIND_MM = 50;
+
 export interface CasePart extends PartBase {
   readonly kind: 'case';
   readonly interior: Vec;

@@ -15,7 +15,7 @@ export type {
   Thread,
   WettedSurface,
 } from './base';
-export type { CaseAir, CasePart, Mount, MountFace } from './case';
+export { ROOM_BEHIND_MM, type CaseAir, type CasePart, type Mount, type MountFace } from './case';
 export type {
   CoolantPart,
   CablePart,

@@ -1,4 +1,10 @@
-import type { CaseAir, CasePart, Mount, MountFace } from '../components';
+import {
+  ROOM_BEHIND_MM,
+  type CaseAir,
+  type CasePart,
+  type Mount,
+  type MountFace,
+} from '../components';
 import { scale, type Box, type Vec } from '../geometry';
 import type { CaseDraft, MountDraft, ObstacleDraft, PortDraft } from './caseDraft';
 import { ACROSS, axesOfMount, INWARD, railOf, vecOf, wallAt } from './rails';
@@ -151,11 +157,9 @@ const portOf = (
   };
 };
 
-/** Behind the tray so much is a room for parts and counts; less is for cables (common practice, no source). */
-const ROOM_MM = 60;
 /** Litres inside, to a tenth. */
 export const litresOf = ([x, y, z]: Vec, behind_mm = 0): number =>
-  Math.round((x * y * (z + (behind_mm >= ROOM_MM ? behind_mm : 0))) / 1e5) / 10;
+  Math.round((x * y * (z + (behind_mm >= ROOM_BEHIND_MM ? behind_mm : 0))) / 1e5) / 10;
 
 /** The part that a draft describes. */
 export function caseFromDraft(draft: CaseDraft, id: string): CasePart {

@@ -143,7 +143,7 @@ describe('through a wall and on a riser', () => {
   });
 
   test('a card that faces away from the glass has its cooler on the other side, back to back', () => {
-    const wafer = catalogued('case', 'case-wafer-9');
+    const wafer = catalogued('case', 'case-wafer-7');
     const card = (faces: 'glass' | 'back'): Component => ({
       id: 'upright',
       name: 'Card',

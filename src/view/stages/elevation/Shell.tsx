@@ -1,6 +1,6 @@
 import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
 import { formatNumber } from '@/core/units';
-import type { CasePart } from '@/core/components';
+import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { flatBox, flatPoint, sheetSize, type View } from '@/core/elevation';
 
@@ -12,8 +12,7 @@ const SIDES = {
 } as const;
 
 /** Whether parts may stand behind the tray, not only cables lie there. */
-const isRoomy = ({ behind_mm }: CasePart): boolean => (behind_mm ?? 0) >= ROOM_MM;
-const ROOM_MM = 50;
+const isRoomy = ({ behind_mm }: CasePart): boolean => (behind_mm ?? 0) >= ROOM_BEHIND_MM;
 
 /**
  * The case itself: its sheets as thick as they are, the tray with its openings, and the stand-offs
