@@ -1,4 +1,4 @@
-import type { Design, Edit, Layout, Loop } from '@/core/design';
+import type { Design, Layout, Loop } from '@/core/design';
 import { insertStation } from '@/core/loops';
 import { apply, component, connected, joint, OWNED, plumb, start, tube } from './building';
 import deskLayout from './layouts/dawn-chorus-desk.json';
