@@ -104,9 +104,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
         <Pick
           label="Fitting"
           value={loop.fitting.id}
-          options={fittings
-            .filter((p) => ['compression', 'barb', 'hard-tube'].includes(p.duty))
-            .map((f) => ({ value: f.id, label: f.name }))}
+          options={[
+            ...(fittings.some((f) => f.id === loop.fitting.id) ? [] : [loop.fitting]),
+            ...fittings.filter((p) => ['compression', 'barb', 'hard-tube'].includes(p.duty)),
+          ].map((f) => ({ value: f.id, label: f.name }))}
           onPick={(id) => {
             const fitting = fittings.find((p) => p.id === id);
             if (fitting)
