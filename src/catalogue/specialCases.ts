@@ -138,8 +138,8 @@ export const SPECIAL_CASES: readonly CasePart[] = [
       { id: 'over', name: 'Over the pump', at: [480, 230, 110] },
     ],
   }),
-  box('case-wafer-7', 'Wafer 7', SLATE, 19900, [282, 206, 66], {
-    mounts: [{ ...top(1, 206, 6, 280, [row(120, 2)], 32), outside_mm: 27 }],
+  box('case-wafer-7', 'Wafer 7', SLATE, 19900, [282, 206, 67], {
+    mounts: [{ ...top(1, 206, 6.5, 280, [row(120, 2)], 32), outside_mm: 27 }],
     air: {
       openings: [
         { id: 'side', name: 'Mesh in the window side', area_cm2: 330, openShare: 0.5 },

@@ -54,6 +54,25 @@ describe('machines of many kinds', () => {
   );
 });
 
+describe('back to back in seven litres', () => {
+  const design = withRoutes(
+    (MACHINES.find((m) => m.name.includes('7 litres')) as (typeof MACHINES)[number]).make(),
+  );
+
+  test('both rooms count: 282 × 206 × (67 + 54) mm are 7.03 litres', () => {
+    expect(design.case?.volume_L).toBeCloseTo((282 * 206 * (67 + 54)) / 1e6, 1);
+    expect(design.case?.volume_L).toBe(7);
+  });
+
+  test('a radiator over both rooms is told against the window, not against the tray', () => {
+    const gap = evaluate(design).reports.clearance.gaps.find(
+      (g) => g.a === 'top-radiator' && Math.abs(g.gap_mm - 0.5) < 1e-9,
+    );
+    expect(gap?.b).toBe('case:side');
+    expect(gap?.nameB).not.toContain('tray');
+  });
+});
+
 describe('air of machines of many kinds', () => {
   const reportOf = (name: string) => {
     const make = MACHINES.find((m) => m.name === name)?.make as (typeof MACHINES)[number]['make'];

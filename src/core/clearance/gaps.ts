@@ -246,7 +246,7 @@ function throughTray(system: System, p: PlacedComponent, rooms: Rooms): Near | n
     p,
     box,
     WALLS.filter((w) => !rests.includes(w.face)),
-    BEHIND_NAMES,
+    { tray: 'panel behind the tray' },
   );
   if (!tray || !wall) return tray ?? wall;
   return tray.gap < wall.gap ? tray : wall;

@@ -1,7 +1,7 @@
 'use client';
 import { findComponent } from '@/core/design';
 import { useDeferredValue, useState, type KeyboardEvent } from 'react';
-import type { CasePart } from '@/core/components';
+import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
@@ -47,11 +47,15 @@ const STANDS = [
 const across = (lengths: readonly number[]): string =>
   lengths.map((v) => formatNumber(v)).join(' × ');
 
+/** A room behind the tray counts in its litres: it is told beside them. */
+const roomBehind = ({ behind_mm = 0 }: CasePart): string =>
+  behind_mm >= ROOM_BEHIND_MM ? ` and ${formatNumber(behind_mm)} mm behind the tray` : '';
+
 /** How large the case is, inside and over its sheets; a frame has no sheets. */
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
     ? `${box.name}, an open frame of ${across(box.interior)} mm.`
-    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside, ${across(outsideOf(box))} mm outside dimensions.`;
+    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside${roomBehind(box)}, ${across(outsideOf(box))} mm outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
