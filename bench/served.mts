@@ -176,11 +176,88 @@ async function toPaint(): Promise<void> {
   await browser.close();
 }
 
+/** A build with nothing in it but the tower's case; its address. */
+async function emptyBuild(): Promise<string> {
+  const design = demoDesign(TOWER);
+  const answer = await fetch(`${ADDRESS}/api/builds`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      ...design,
+      name: 'Empty tower',
+      components: [],
+      loops: [],
+      layout: { ...design?.layout, routes: {} },
+    }),
+  });
+  if (!answer.ok) throw new Error(`an empty build is refused: ${await answer.text()}`);
+  return ((await answer.json()) as { id: string }).id;
+}
+
+/** Turned by a key to the last pixel drawn: what the renderer owes is waited for. */
+const turned = (page: Page, count: number): Promise<number[]> =>
+  page.evaluate(async (times) => {
+    const sheet = document.querySelector('[data-turns]'),
+      canvas = sheet?.querySelector('canvas');
+    const gl = canvas?.getContext('webgl2');
+    if (!sheet || !gl) throw new Error('nothing is drawn in space');
+    const took: number[] = [];
+    const pixel = new Uint8Array(4);
+    for (let i = 0; i < times; i += 1) {
+      const began = performance.now();
+      sheet.dispatchEvent(
+        new KeyboardEvent('keydown', { key: i % 2 ? 'ArrowLeft' : 'ArrowRight', bubbles: true }),
+      );
+      await new Promise<void>((done) =>
+        requestAnimationFrame(() =>
+          requestAnimationFrame(() => {
+            gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
+            done();
+          }),
+        ),
+      );
+      took.push(performance.now() - began);
+      await new Promise((r) => setTimeout(r, 60));
+    }
+    return took;
+  }, count);
+
+/** A frame of the largest demo in space beside one of its bare case, drawn by software. */
+async function inSpace(): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--use-gl=angle',
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--disable-sync',
+    ],
+  });
+  const frames = async (id: string): Promise<number> => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${ADDRESS}/builds/${id}/case?view=space`, { waitUntil: 'load' });
+    await page.locator('[data-turns] canvas[data-calls]').waitFor();
+    await pause(4000);
+    await turned(page, 5);
+    const took = await turned(page, EDITS / 2);
+    await page.close();
+    return quantile(took, 0.5);
+  };
+  const empty = await frames(await emptyBuild()),
+    whole = await frames(TOWER);
+  console.log(
+    `\nscene turned by a key, software GL, 1280 × 800: bare case ${empty.toFixed(0)} ms, largest demo ${whole.toFixed(0)} ms, × ${(whole / empty).toFixed(2)}`,
+  );
+  await browser.close();
+}
+
 export async function servedBench(): Promise<void> {
   const server = await serve();
   try {
     await overHttp();
     await toPaint();
+    await inSpace();
   } finally {
     server.kill();
   }

@@ -68,6 +68,7 @@ test('the case in space: seen from all sides, cut open, and a part picked by its
       .getByRole('group', { name: 'Look from' })
       .getByRole('button', { name: from, exact: true })
       .press('Enter');
+  await page.getByRole('radio', { name: 'section' }).click();
   await page.getByLabel('Cut from the window').fill('90');
   await expect(page.getByText('90 mm', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^List all/ }).click();

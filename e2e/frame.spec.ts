@@ -66,17 +66,22 @@ test('parts drawn apart, a picture for print and the machine as glTF', async ({ 
   await expect(canvas).toBeVisible({ timeout: 20_000 });
   await page.waitForTimeout(1000);
   // What a drawing cost is known at the one after it.
-  const costOf = async (label: string, values: readonly string[]): Promise<number> => {
+  const costOf = async (
+    view: string,
+    label: string,
+    values: readonly string[],
+  ): Promise<number> => {
+    await page.getByRole('radio', { name: view, exact: true }).click();
     for (const value of values) {
       await page.getByLabel(label).fill(value);
       await page.waitForTimeout(500);
     }
     return Number(await canvas.getAttribute('data-calls'));
   };
-  const apart = await costOf('Parts drawn apart', ['60', '61']);
-  const together = await costOf('Parts drawn apart', ['1', '0']).then(() =>
-    costOf('Cut from the window', ['1', '0']),
-  );
+  const apart = await costOf('exploded', 'Parts drawn apart', ['60', '61']);
+  await expect(page).toHaveURL(/view=exploded/);
+  const together = await costOf('section', 'Cut from the window', ['1', '0']);
+  await expect(page).toHaveURL(/view=section/);
   // Tubes are not drawn while the parts stand apart.
   expect(apart).toBeGreaterThan(10);
   expect(together).toBeGreaterThan(apart);

@@ -150,7 +150,7 @@ export function draftsBetween(
 }
 
 /** Toll of the room on a draft; Infinity where it meets something, itself among it. */
-function tollOfDraft({ corners, from, to }: Draft, asked: FewBends): number {
+export function tollOfDraft({ corners, from, to }: Draft, asked: FewBends): number {
   const { workspace, limits, tube_mm } = asked;
   const path = roundedPath(corners, limits.radius_mm);
   const toll = tollOfPath(workspace, path);
@@ -340,7 +340,7 @@ class Pair {
  * What a way by its corners costs, and its bends; null where its legs are too short for them, or it
  * costs as much as `under`.
  */
-function priceOf(
+export function priceOf(
   corners: readonly Vec[],
   from: EndWay,
   to: EndWay,

@@ -7,7 +7,7 @@ import type { Route } from './routed';
 import type { Task } from './task';
 
 /** Bumped when routing itself changes, so that a route says which router laid it. */
-export const ROUTER_VERSION = 5;
+export const ROUTER_VERSION = 6;
 
 /** Ends meet when they are this near, mm. */
 const MEETS_MM = 0.01;

@@ -2,8 +2,9 @@ import type { Via } from '../design';
 import { trayBoxes, type System } from '../system';
 import { bodiesMeet, boxGap, dot, union, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
-import { routeFewBends } from './fewBends';
-import { routeRigid } from './rigidRoute';
+import { routeFewBends, type FewBends } from './fewBends';
+import { routeRigid, type WayFound } from './rigidRoute';
+import { shortened } from './shortcuts';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
 import { roundedPath, samplePath } from './path';
@@ -228,17 +229,16 @@ export function findWay(
   ]) as unknown as readonly [number[], number[], number[]];
   // A soft tube laid like a hard one pays for every quarter turn.
   const prices = t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM };
-  const few =
-    t.loop.tube.hard && vias.length === 0
-      ? routeFewBends(froms, tos, {
-          workspace,
-          limits,
-          prices,
-          tube_mm: t.radius,
-          level,
-          depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
-        })
-      : null;
+  const isFree = t.loop.tube.hard && vias.length === 0;
+  const closed: FewBends = {
+    workspace,
+    limits,
+    prices,
+    tube_mm: t.radius,
+    level,
+    depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
+  };
+  const few = isFree ? routeFewBends(froms, tos, closed) : null;
   const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices.bend_mm),
     goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices.bend_mm);
   const lines = bendLines(
@@ -275,19 +275,14 @@ export function findWay(
   if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
     return made(direct, radius);
   if (!hard) return few && made(few, radius);
-  const from: LevelEnd = hard.from,
-    to: LevelEnd = hard.to,
-    corners = withEnds(hard.corners, from, to);
-  return made(
-    {
-      corners:
-        t.constraints.allow45 && t.loop.tube.hard && bends45(t)
-          ? slanted(workspace, corners, limits)
-          : corners,
-      from: from.lead?.end ?? from,
-      to: to.lead?.end ?? to,
-      cost: hard.cost,
-    },
-    radius,
-  );
+  const { from, to }: { readonly from: LevelEnd; readonly to: LevelEnd } = hard;
+  const whole: WayFound = {
+    ...hard,
+    corners: withEnds(hard.corners, from, to),
+    from: from.lead?.end ?? from,
+    to: to.lead?.end ?? to,
+  };
+  const way = isFree ? shortened(whole, closed) : whole;
+  const slants = t.constraints.allow45 && t.loop.tube.hard && bends45(t);
+  return made(slants ? { ...way, corners: slanted(workspace, way.corners, limits) } : way, radius);
 }

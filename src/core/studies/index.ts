@@ -50,3 +50,4 @@ export {
   type WholeUncertainty,
 } from './uncertainty';
 export { starterEdit, type StarterAsked } from './starter';
+export { casesForHeat, roomOfCase, WATTS_A_SECTION, type CaseRoom } from './caseChoice';

@@ -19,6 +19,7 @@ import { defaultPlacements, whyNotHere } from '../checks';
 import { applyEdit, freeId, type Design, type Edit, type Placement } from '../design';
 import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
+import { WATTS_A_SECTION } from './caseChoice';
 import type { FitSet } from './fitSets';
 import { hangSetEdit } from './mountPart';
 import { whatFits } from './whatFits';
@@ -53,9 +54,8 @@ export function starterEdit(
   return work.edits.length > 0 ? { do: 'batch', edits: work.edits } : null;
 }
 
-/** Watts that one section of 120 mm takes quietly, and the sections of a first loop at least. */
-const WATTS_A_SECTION = 100,
-  LEAST_SECTIONS = 2;
+/** Sections of a first loop at least. */
+const LEAST_SECTIONS = 2;
 /** A power supply is chosen for the parts' heat times this (common practice, no source). */
 const SUPPLY_SPARE = 1.5;
 const SECTION_MM2 = 120 * 120;

@@ -1,8 +1,9 @@
 'use client';
 import Button from '@mui/material/Button';
-import Pagination from '@mui/material/Pagination';
-import Snackbar from '@mui/material/Snackbar';
-import TextField from '@mui/material/TextField';
+import FormControl from '@mui/material/FormControl';
+import InputLabel from '@mui/material/InputLabel';
+import OutlinedInput from '@mui/material/OutlinedInput';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -14,6 +15,9 @@ import { Backup } from './Backup';
 import { Bin } from './Bin';
 import { BuildRow } from './BuildRow';
 import styles from './Builds.module.css';
+
+const Pagination = dynamic(() => import('@mui/material/Pagination'));
+const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
 
 const MOST_BYTES = 10_000_000;
 /** How often the list asks again while builds are being computed. */
@@ -123,17 +127,19 @@ export function Builds({ list }: { readonly list: BuildList }) {
         <Bin after={binned?.id ?? ''} onChange={() => router.refresh()} onTrouble={say} />
         <Backup onRestored={() => router.refresh()} onTrouble={say} />
       </main>
-      <Snackbar
-        open={binned !== null}
-        autoHideDuration={12_000}
-        onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
-        message={binned ? `"${binned.name}" is in the bin for 30 days.` : ''}
-        action={
-          <Button color="inherit" size="small" onClick={() => binned && void putBack(binned)}>
-            Undo
-          </Button>
-        }
-      />
+      {binned && (
+        <Snackbar
+          open
+          autoHideDuration={12_000}
+          onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
+          message={`"${binned.name}" is in the bin for 30 days.`}
+          action={
+            <Button color="inherit" size="small" onClick={() => void putBack(binned)}>
+              Undo
+            </Button>
+          }
+        />
+      )}
     </div>
   );
 }
@@ -146,15 +152,18 @@ function Search({ at, onSearch }: { readonly at: string; onSearch(q: string): vo
     return () => clearTimeout(timer);
   });
   return (
-    <TextField
-      size="small"
-      type="search"
-      label="Find a build"
-      value={text}
-      autoFocus={at !== ''}
-      onChange={(e) => setText(e.target.value)}
-      slotProps={{ htmlInput: { maxLength: 80 } }}
-    />
+    <FormControl size="small">
+      <InputLabel htmlFor="find-a-build">Find a build</InputLabel>
+      <OutlinedInput
+        id="find-a-build"
+        type="search"
+        label="Find a build"
+        value={text}
+        autoFocus={at !== ''}
+        onChange={(e) => setText(e.target.value)}
+        inputProps={{ maxLength: 80 }}
+      />
+    </FormControl>
   );
 }
 

@@ -3,10 +3,11 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { STANDARD_KIT } from '@/catalogue';
+import { casesForHeat, WATTS_A_SECTION, type CaseRoom } from '@/core/studies';
+import { formatNumber } from '@/core/units';
 import { DEFAULT_BRIEF, emptyDesign, type Brief } from '@/core/design';
 import { PageHead, Pick, QuantityField, useOffer, Press, TextInput } from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
-import { partFigures } from '@/view/catalogue/figures';
 import { addBuild } from '@/view/workspace/send';
 import styles from './NewBuild.module.css';
 
@@ -14,6 +15,8 @@ interface Form {
   name: string;
   brief: Brief;
   caseId: string;
+  /** About what all parts make, W; null while nobody has said. */
+  heat_W: number | null;
 }
 
 /**
@@ -24,11 +27,12 @@ export function NewBuild() {
   const router = useRouter();
   const cases = useOffer('case');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const { control, register, handleSubmit, formState } = useForm<Form>({
-    defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '' },
+  const { control, register, handleSubmit, setValue, formState } = useForm<Form>({
+    defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '', heat_W: null },
   });
-  const caseId = useWatch({ control, name: 'caseId' });
-  const chosen = cases.find((c) => c.id === caseId);
+  const [caseId, heat_W] = useWatch({ control, name: ['caseId', 'heat_W'] });
+  const rooms = casesForHeat(cases, heat_W ?? 0);
+  const chosen = rooms.find((r) => r.box.id === caseId);
   const start = handleSubmit(async (form) => {
     setTrouble(null);
     const design = {
@@ -157,6 +161,21 @@ export function NewBuild() {
           />
           <Controller
             control={control}
+            name="heat_W"
+            render={({ field }) => (
+              <QuantityField
+                label="Heat of all parts, about"
+                optional
+                value={field.value}
+                quantity="power"
+                min={0}
+                max={5000}
+                onCommit={field.onChange}
+              />
+            )}
+          />
+          <Controller
+            control={control}
             name="caseId"
             render={({ field }) => (
               <Pick
@@ -164,13 +183,20 @@ export function NewBuild() {
                 value={field.value}
                 options={[
                   { value: '', label: 'choose later' },
-                  ...cases.map((c) => ({ value: c.id, label: c.name })),
+                  ...rooms.map((r) => ({ value: r.box.id, label: caseLabel(r) })),
                 ]}
                 onPick={field.onChange}
               />
             )}
           />
-          {chosen && <p className="soft">{partFigures(chosen)}</p>}
+          <p className="soft">
+            <CaseAdvice
+              rooms={rooms}
+              heat_W={heat_W}
+              chosen={chosen}
+              onTake={(id) => setValue('caseId', id)}
+            />
+          </p>
           {trouble && (
             <p role="alert" className={styles.trouble}>
               {trouble}
@@ -182,5 +208,55 @@ export function NewBuild() {
         </form>
       </main>
     </div>
+  );
+}
+
+/** Litres and the largest radiator of each mount. */
+const caseLabel = ({ box, largest }: CaseRoom): string =>
+  [
+    `${box.name}, ${formatNumber(box.volume_L)} L`,
+    ...largest.map((r) => `${r.mount.toLowerCase()} ${r.count} × ${r.size_mm}`),
+  ].join(', ');
+
+/** Whether the case holds radiators enough, and which is the smallest that does. */
+function CaseAdvice({
+  rooms,
+  heat_W,
+  chosen,
+  onTake,
+}: {
+  readonly rooms: ReturnType<typeof casesForHeat>;
+  readonly heat_W: number | null;
+  readonly chosen: ReturnType<typeof casesForHeat>[number] | undefined;
+  onTake(id: string): void;
+}) {
+  const [best] = rooms;
+  if (heat_W === null || !best)
+    return (
+      <>Say about how many watts the parts make, and cases that hold radiators enough come first.</>
+    );
+  const watts = `${formatNumber(heat_W)} W`;
+  if (chosen?.isEnough)
+    return (
+      <>
+        {chosen.box.name} holds radiators enough for {watts}, quietly.
+      </>
+    );
+  const instead =
+    best.isEnough && best.box.id !== chosen?.box.id ? (
+      <>
+        The smallest that does is {best.box.name}, {formatNumber(best.box.volume_L)} L.{' '}
+        <Press onClick={() => onTake(best.box.id)}>Take {best.box.name}</Press>
+      </>
+    ) : (
+      <>No case of the catalogue does; {best.box.name} comes nearest.</>
+    );
+  return (
+    <>
+      {chosen
+        ? `${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet.`
+        : `For ${watts} to stay quiet a case must hold about ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common practice).`}{' '}
+      {instead}
+    </>
   );
 }

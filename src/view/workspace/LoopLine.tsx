@@ -5,7 +5,7 @@ import { usePathname } from 'next/navigation';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
 import { useEditor } from './EditorProvider';
-import { ConnectDialog } from './ConnectDialog';
+import { ConnectDialog } from './ConnectLater';
 import { LooseStrip } from './LooseStrip';
 import { LoopLane } from './LoopLane';
 import { LoopRibbon } from './LoopRibbon';

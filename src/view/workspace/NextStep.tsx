@@ -1,7 +1,7 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useDeferredValue, useState } from 'react';
-import { ConnectDialog } from './ConnectDialog';
+import { ConnectDialog } from './ConnectLater';
 import { useEditor } from './EditorProvider';
 import { goToStage } from './goToStage';
 import { nextStep, type NextStep as Step } from './stepNow';

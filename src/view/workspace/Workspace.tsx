@@ -1,26 +1,34 @@
 'use client';
-import { useEffect, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import Snackbar from '@mui/material/Snackbar';
 import { useEditor } from './EditorProvider';
 import { Announcer } from './Announcer';
 import { AutoRoute } from './AutoRoute';
-import { CommandSearch } from './CommandSearch';
-import { ConflictDialog } from './ConflictDialog';
 import { FindingSheet } from './FindingSheet';
-import { GoneDialog } from './GoneDialog';
-import { HistoryDrawer } from './HistoryDrawer';
 import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
-import { CatalogueDrawer } from './CatalogueDrawer';
 import { TopBar } from './TopBar';
 import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
 import { SPATIAL_STAGES, STAGES } from './stages';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
 
+// What is opened on demand loads then.
 const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
+const CommandSearch = dynamic(() => import('./CommandSearch').then((m) => m.CommandSearch));
+const ConflictDialog = dynamic(() => import('./ConflictDialog').then((m) => m.ConflictDialog));
+const GoneDialog = dynamic(() => import('./GoneDialog').then((m) => m.GoneDialog));
+const HistoryDrawer = dynamic(() => import('./HistoryDrawer').then((m) => m.HistoryDrawer));
+const CatalogueDrawer = dynamic(() => import('./CatalogueDrawer').then((m) => m.CatalogueDrawer));
+
+/** Mounts what it holds when it is first asked for, and leaves it: it closes by itself. */
+function WhenAsked({ asked, children }: { readonly asked: boolean; readonly children: ReactNode }) {
+  const [was, setWas] = useState(asked);
+  if (asked && !was) setWas(true);
+  return was && children;
+}
 
 /** The picked part and the stage, in the address and on the tab. */
 function usePlaceInAddress(): void {
@@ -54,7 +62,10 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   const diagnostic = useEditor((s) => s.diagnostic);
   const say = useEditor((s) => s.say);
   const open = useEditor((s) => s.open);
-  const isHelpOpen = useEditor((s) => s.drawer === 'help');
+  const drawer = useEditor((s) => s.drawer);
+  const isSearching = useEditor((s) => s.search);
+  const hasConflict = useEditor((s) => s.conflict !== null);
+  const isGone = useEditor((s) => s.save === 'gone');
   // False in the page as sent, true once the browser has taken it over: keys work from then on.
   const awake = useSyncExternalStore(
     () => () => undefined,
@@ -75,12 +86,18 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       </main>
       <LoopLine />
       <FindingSheet />
-      <CatalogueDrawer />
-      <CommandSearch />
-      <ConflictDialog />
-      <GoneDialog />
-      <HistoryDrawer />
-      {isHelpOpen && <HelpDialog onClose={() => open(null)} />}
+      <WhenAsked asked={drawer === 'stores'}>
+        <CatalogueDrawer />
+      </WhenAsked>
+      <WhenAsked asked={isSearching}>
+        <CommandSearch />
+      </WhenAsked>
+      {hasConflict && <ConflictDialog />}
+      {isGone && <GoneDialog />}
+      <WhenAsked asked={drawer === 'history'}>
+        <HistoryDrawer />
+      </WhenAsked>
+      {drawer === 'help' && <HelpDialog onClose={() => open(null)} />}
       <Snackbar
         open={diagnostic !== null}
         onClose={() => say(null)}

@@ -2,12 +2,19 @@
 import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { VIEW_NAMES, type View } from '@/core/elevation';
 
-/** How the case is looked at, on every stage that shows it. */
-export const CASE_VIEWS = ['space', 'side', 'front', 'top'] as const;
-export type CaseView = (typeof CASE_VIEWS)[number];
-const isCaseView = (text: unknown): text is CaseView =>
-  (CASE_VIEWS as readonly unknown[]).includes(text);
+/** How the case is looked at, on every stage that shows it: in space, or flat from one side. */
+const IN_SPACE = { space: 'in space', section: 'section', exploded: 'exploded' } as const;
+export type SpaceView = keyof typeof IN_SPACE;
+export type CaseView = SpaceView | View;
+const NAMES: Readonly<Record<CaseView, string>> = { ...IN_SPACE, ...VIEW_NAMES };
+export const CASE_VIEWS = (Object.keys(NAMES) as CaseView[]).map((value) => ({
+  value,
+  label: NAMES[value],
+}));
+const isCaseView = (text: unknown): text is CaseView => typeof text === 'string' && text in NAMES;
+export const isInSpace = (view: string): view is SpaceView => view in IN_SPACE;
 
 /** How a person likes the page laid out: kept in their browser. */
 interface Frame {

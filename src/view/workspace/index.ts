@@ -1,7 +1,7 @@
 export { EditorProvider, useEditor } from './EditorProvider';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
-export { ConnectDialog } from './ConnectDialog';
+export { ConnectDialog } from './ConnectLater';
 export { STAGES, isStage, type StageId } from './stages';
 export { addBuild } from './send';
 export { keptBuilds, keptWork } from './outbox';
@@ -40,7 +40,14 @@ export {
 } from './useJobs';
 export { isMachine, isSettled, meanOf, useDevices, type Devices } from './useDevices';
 export { followToStage, stageAddress } from './goToStage';
-export { CASE_VIEWS, useFrame, useInAddress, type CaseView } from './frame';
+export {
+  CASE_VIEWS,
+  isInSpace,
+  useFrame,
+  useInAddress,
+  type CaseView,
+  type SpaceView,
+} from './frame';
 export { useDrawRun } from './useDrawRun';
 export { useMeasuredElsewhere } from './useMeasuredElsewhere';
 export { useSceneOnPage } from './sceneOnPage';

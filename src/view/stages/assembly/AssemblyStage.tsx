@@ -3,8 +3,7 @@ import { useState } from 'react';
 import type { Step } from '@/core/assembly';
 import { formatNumber } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
-import { CASE_VIEWS, useEditor, useFrame, useInAddress } from '@/view/workspace';
-import { VIEW_NAMES } from '@/core/elevation';
+import { CASE_VIEWS, isInSpace, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AirTestView } from './AirTestView';
@@ -26,11 +25,6 @@ const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
   { value: 'fill', label: 'fill and bleed' },
   { value: 'water', label: 'leak test with water' },
 ];
-
-const SEEN = CASE_VIEWS.map((value) => ({
-  value,
-  label: value === 'space' ? 'in space' : VIEW_NAMES[value],
-}));
 
 /** In which order the machine is put together, tested and filled. */
 export function AssemblyStage() {
@@ -109,14 +103,14 @@ export function AssemblyStage() {
       <SpatialFrame
         stage="assembly"
         title={`Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`}
-        isFlat={seen !== 'space'}
+        isFlat={!isInSpace(seen)}
         tools={
           <>
             {parts}
             <Segments
               label="View"
               value={seen}
-              options={SEEN}
+              options={CASE_VIEWS}
               onPick={(to) => setFrame({ view: to })}
             />
           </>

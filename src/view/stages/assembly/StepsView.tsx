@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import type { Step } from '@/core/assembly';
 import type { System } from '@/core/system';
-import { useEditor, type CaseView } from '@/view/workspace';
+import { isInSpace, useEditor, type CaseView } from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { CaseInSpace } from '../scene/CaseInSpace';
@@ -66,7 +66,7 @@ export function StepsView({
   );
   return (
     <div className={styles.scene}>
-      {view !== 'space' ? (
+      {!isInSpace(view) ? (
         plain(view)
       ) : (
         <CaseInSpace

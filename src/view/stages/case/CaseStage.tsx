@@ -6,9 +6,16 @@ import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
-import { useEditor, useFrame, useInAddress } from '@/view/workspace';
+import {
+  CASE_VIEWS,
+  isInSpace,
+  useEditor,
+  useFrame,
+  useInAddress,
+  type CaseView,
+} from '@/view/workspace';
 import { Elevation } from '../elevation/Elevation';
-import { VIEW_NAMES, type View } from '@/core/elevation';
+import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { Section, StageFrame } from '../frame/StageFrame';
 import { PlaceCard } from './PlaceCard';
@@ -27,10 +34,9 @@ import { draftFromCase, type CaseDraft } from '@/core/measure';
 import { CaseEditor } from './editor/CaseEditor';
 import styles from './CaseStage.module.css';
 
-type Seen = View | 'space' | 'fits';
+type Seen = CaseView | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
-  { value: 'space', label: 'in space' },
-  ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })),
+  ...CASE_VIEWS,
   { value: 'fits', label: 'what fits?' },
 ];
 
@@ -244,7 +250,7 @@ export function CaseStage() {
     <SpatialFrame
       stage="case"
       title={title}
-      isFlat={view !== 'space'}
+      isFlat={!isInSpace(view)}
       tools={views}
       side={side}
       sentence={
@@ -273,7 +279,7 @@ export function CaseStage() {
         aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm"
         onKeyDown={nudge}
       >
-        {view === 'space' ? (
+        {isInSpace(view) ? (
           <CaseInSpace
             design={design}
             system={held.model}

@@ -4,9 +4,18 @@ import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
-import { ConnectDialog, useDrawRun, useEditor, useFrame, useInAddress } from '@/view/workspace';
+import {
+  CASE_VIEWS,
+  ConnectDialog,
+  isInSpace,
+  useDrawRun,
+  useEditor,
+  useFrame,
+  useInAddress,
+  type CaseView,
+} from '@/view/workspace';
 import { Elevation, type Ghost } from '../elevation/Elevation';
-import { VIEW_NAMES, type View } from '@/core/elevation';
+import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';
@@ -22,10 +31,9 @@ import { useLegHeld } from './useLegHeld';
 import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
 
-type Seen = View | 'space' | 'orders' | 'sheets';
+type Seen = CaseView | 'orders' | 'sheets';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
-  { value: 'space', label: 'in space' },
-  ...(['side', 'front', 'top'] as const).map((value) => ({ value, label: VIEW_NAMES[value] })),
+  ...CASE_VIEWS,
   { value: 'orders', label: 'orders' },
   { value: 'sheets', label: 'sheets and cuts' },
 ];
@@ -166,7 +174,7 @@ export function RunsStage() {
     <SpatialFrame
       stage="runs"
       title={title}
-      isFlat={view !== 'space'}
+      isFlat={!isInSpace(view)}
       tools={views}
       side={side}
       sentence={
@@ -184,7 +192,7 @@ export function RunsStage() {
       }
     >
       <div className={styles.sheet}>
-        {view === 'space' ? (
+        {isInSpace(view) ? (
           <CaseInSpace
             design={seen?.design ?? design}
             system={seen?.system ?? analysis.system}

@@ -77,10 +77,13 @@ export default function Scene(props: SceneProps) {
     asked: 0,
   });
   const [near, setNear] = useState<Box | null>(null);
-  const [cut, setCut] = useState(0);
-  const [apart, setApart] = useState(0);
   const [held, setHeld] = useState(false);
-  const { isFlowing, isTreeOpen } = useScene();
+  const { isFlowing, isTreeOpen, ...asked } = useScene();
+  const view = useFrame((f) => f.view);
+  const deepest_mm = Math.round(size[2] - 5);
+  const cut = view === 'section' ? Math.round(asked.cut * deepest_mm) : 0;
+  const apart = view === 'exploded' ? asked.apart : 0;
+
   const taken = useRef<Shown | null>(null);
   const take = useCallback((shown: Shown | null): void => {
     taken.current = shown;
@@ -129,11 +132,8 @@ export default function Scene(props: SceneProps) {
         taken={taken}
         isBeside={right > 0}
         isRaised={props.isBesideText === true}
-        cut={cut}
-        deepest_mm={Math.round(size[2] - 5)}
-        onCut={setCut}
-        apart={apart}
-        onApart={setApart}
+        view={view}
+        deepest_mm={deepest_mm}
         canFlow={props.flow !== undefined}
         onFit={fit}
       />
@@ -180,7 +180,7 @@ export default function Scene(props: SceneProps) {
             left={left}
             keysTurn={!canNudge}
           />
-          <Parts {...props} paper={paper} clip={clip} apart={apart / 100} onHeld={setHeld} />
+          <Parts {...props} paper={paper} clip={clip} apart={apart} onHeld={setHeld} />
           {props.isEditable && picked !== null && canNudge && isTogether && (
             <Gizmo
               design={design}

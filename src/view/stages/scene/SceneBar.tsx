@@ -4,7 +4,7 @@ import Slider from '@mui/material/Slider';
 import { slug } from '@/format';
 import { formatNumber } from '@/core/units';
 import { Press } from '@/view/shared';
-import { downloadBlob } from '@/view/workspace';
+import { downloadBlob, type CaseView } from '@/view/workspace';
 import { useScene } from './state';
 import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
@@ -15,11 +15,8 @@ export function SceneBar({
   taken,
   isBeside,
   isRaised,
-  cut,
+  view,
   deepest_mm,
-  onCut,
-  apart,
-  onApart,
   canFlow,
   onFit,
 }: {
@@ -27,15 +24,12 @@ export function SceneBar({
   readonly taken: RefObject<Shown | null>;
   readonly isBeside: boolean;
   readonly isRaised: boolean;
-  readonly cut: number;
+  readonly view: CaseView;
   readonly deepest_mm: number;
-  onCut(mm: number): void;
-  readonly apart: number;
-  onApart(percent: number): void;
   readonly canFlow: boolean;
   onFit(): void;
 }) {
-  const { isFlowing, isTreeOpen, set } = useScene();
+  const { cut, apart, isFlowing, isTreeOpen, set } = useScene();
   const save = async (as: 'png' | 'glb'): Promise<void> => {
     if (!taken.current) return;
     const blob = await (as === 'png' ? scenePng(taken.current) : sceneGlb(taken.current, name));
@@ -47,22 +41,26 @@ export function SceneBar({
       data-beside={isBeside || undefined}
       data-raised={isRaised || undefined}
     >
-      <Sliding
-        label="Cut"
-        name="Cut from the window"
-        value={cut}
-        most={deepest_mm}
-        text={`${formatNumber(cut)} mm`}
-        onChange={onCut}
-      />
-      <Sliding
-        label="Apart"
-        name="Parts drawn apart"
-        value={apart}
-        most={100}
-        text={`${apart} %`}
-        onChange={onApart}
-      />
+      {view === 'section' && (
+        <Sliding
+          label="Cut"
+          name="Cut from the window"
+          value={Math.round(cut * deepest_mm)}
+          most={deepest_mm}
+          text={`${formatNumber(Math.round(cut * deepest_mm))} mm`}
+          onChange={(mm) => set({ cut: mm / deepest_mm })}
+        />
+      )}
+      {view === 'exploded' && (
+        <Sliding
+          label="Apart"
+          name="Parts drawn apart"
+          value={Math.round(100 * apart)}
+          most={100}
+          text={`${Math.round(100 * apart)} %`}
+          onChange={(percent) => set({ apart: percent / 100 })}
+        />
+      )}
       <span className={styles.take}>
         <Press onClick={onFit} title="The picked part, or the whole machine, fills the page">
           Fit

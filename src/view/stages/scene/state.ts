@@ -6,6 +6,10 @@ interface SceneState {
   readonly hidden: readonly string[];
   /** Only this is shown; null where all is. */
   readonly isolated: string | null;
+  /** Cut away from the window, as a share of the depth, in the section. */
+  readonly cut: number;
+  /** How far parts are drawn apart in the exploded view, 0 to 1. */
+  readonly apart: number;
   readonly isFlowing: boolean;
   readonly isTreeOpen: boolean;
   set(values: Partial<Omit<SceneState, 'set'>>): void;
@@ -14,6 +18,8 @@ interface SceneState {
 export const useScene = create<SceneState>()((set) => ({
   hidden: [],
   isolated: null,
+  cut: 0.5,
+  apart: 0.6,
   isFlowing: false,
   isTreeOpen: false,
   set,
