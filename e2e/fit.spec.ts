@@ -63,11 +63,10 @@ test('the case in space: seen from all sides, cut open, and a part picked by its
   await expect(page.getByRole('img', { name: /^The case in space/ }).locator('canvas')).toBeVisible(
     { timeout: 20_000 },
   );
-  for (const from of ['window', 'front', 'top', 'corner'])
-    await page
-      .getByRole('group', { name: 'Look from' })
-      .getByRole('button', { name: from, exact: true })
-      .press('Enter');
+  for (const from of ['window', 'front', 'top', 'corner']) {
+    await page.getByLabel('Look from').selectOption(from);
+    await expect(page.getByLabel('Look from')).toHaveValue(from);
+  }
   await page.getByRole('radio', { name: 'section' }).click();
   await page.getByLabel('Cut from the window').fill('90');
   await expect(page.getByText('90 mm', { exact: true })).toBeVisible();

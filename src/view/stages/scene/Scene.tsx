@@ -139,6 +139,7 @@ export default function Scene(props: SceneProps) {
       />
       <ViewBlock
         block={block}
+        at={stand.at}
         isBeside={right > 0}
         onStand={(at) => {
           setNear(null);

@@ -1,6 +1,6 @@
 'use client';
 import type { RefObject } from 'react';
-import { Press } from '@/view/shared';
+import { Press, Select } from '@/view/shared';
 import { STANDS, type Stand } from './stands';
 import styles from './ViewBlock.module.css';
 
@@ -15,31 +15,30 @@ const FACES: readonly { readonly stand: Stand; readonly turn: string }[] = [
 ];
 
 /**
- * A small block that turns with the machine; pressing a face looks at that side, the word below it
- * at the corner. Every face is reached with the keyboard, seen or not.
+ * A small block that turns with the machine; pressing a face looks at that side. The list below
+ * says the same in words, for keys, thumbs and readers.
  */
 export function ViewBlock({
   block,
+  at,
   isBeside,
   onStand,
 }: {
   readonly block: RefObject<HTMLDivElement | null>;
+  /** The side asked for last. */
+  readonly at: Stand;
   /** The working panel is open at its right. */
   readonly isBeside: boolean;
   onStand(stand: Stand): void;
 }) {
   return (
-    <div
-      role="group"
-      aria-label="Look from"
-      className={styles.place}
-      data-beside={isBeside || undefined}
-    >
-      <div className={styles.eye}>
+    <div className={styles.place} data-beside={isBeside || undefined}>
+      <div className={styles.eye} aria-hidden>
         <div className={styles.block} ref={block}>
           {FACES.map(({ stand, turn }) => (
             <Press
               key={stand}
+              tabIndex={-1}
               className={styles.face}
               style={{ transform: turn }}
               onClick={() => onStand(stand)}
@@ -49,9 +48,18 @@ export function ViewBlock({
           ))}
         </div>
       </div>
-      <Press className={styles.corner} onClick={() => onStand('corner')}>
-        {STANDS.corner}
-      </Press>
+      <Select
+        className={styles.side}
+        value={at}
+        inputProps={{ 'aria-label': 'Look from' }}
+        onChange={(e) => onStand(e.target.value as Stand)}
+      >
+        {Object.entries(STANDS).map(([stand, name]) => (
+          <option key={stand} value={stand}>
+            {name}
+          </option>
+        ))}
+      </Select>
     </div>
   );
 }
