@@ -53,7 +53,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
     })
     .sort((a, b) => WORST[b.verdict] - WORST[a.verdict] || a.cost.total_minor - b.cost.total_minor);
   return (
-    <div className={styles.scroll}>
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Coolants compared">
       <Table className={styles.coolants}>
         <TableHead>
           <TableRow>

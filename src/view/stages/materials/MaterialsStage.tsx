@@ -240,7 +240,12 @@ export function MaterialsStage() {
           return (
             <section key={loop.id} className={styles.loop}>
               {design.loops.length > 1 && <h2>{loop.name}</h2>}
-              <div className={styles.scroll}>
+              <div
+                className={styles.scroll}
+                tabIndex={0}
+                role="region"
+                aria-label={`Metals of ${loop.name}, pair by pair`}
+              >
                 <Table className={styles.matrix}>
                   <TableHead>
                     <TableRow>

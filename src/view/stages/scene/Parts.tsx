@@ -5,7 +5,8 @@ import { Plane, Quaternion, Vector3 } from 'three';
 import { componentName, findComponent, type Design, type PortRef } from '@/core/design';
 import { extentOf, movedBy, type PlacedComponent, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
-import { add, scale, union, UPRIGHT, type Vec } from '@/core/geometry';
+import { add, scale, UPRIGHT, type Vec } from '@/core/geometry';
+import { shiftApart } from './apart';
 import { Coolant } from './Coolant';
 import { Drawing, tintsOf } from './drawing';
 import { grip } from './grip';
@@ -86,13 +87,7 @@ export function Parts({
   };
   const whole = extentOf(system);
   /** From the middle of the machine outwards. */
-  const moved = ({ solids }: PlacedComponent): [number, number, number] => {
-    if (apart === 0 || solids.length === 0) return [0, 0, 0];
-    const own = union(solids.map((b) => b.box));
-    return ([0, 1, 2] as const).map(
-      (i) => ((own.min[i] + own.max[i] - whole.min[i] - whole.max[i]) / 2) * apart * APART,
-    ) as [number, number, number];
-  };
+  const moved = (p: PlacedComponent): [number, number, number] => shiftApart(p, whole, apart);
   const edgeOf = (id: string): string => {
     if (picked === id) return paper.copper;
     return clashing.has(id) ? paper.fails : paper.ink;
@@ -253,8 +248,6 @@ function PortRims({
     </mesh>
   ) : null;
 }
-/** Parts that are drawn apart stand so many times as far from the middle. */
-const APART = 0.9;
 const RIM_MM = 2.5,
   RIM_RADIUS_MM = 6.6;
 

@@ -6,10 +6,11 @@ import { findComponent, type Design, type Placement, type PortRef } from '@/core
 import { gapLines, type ClearanceReport } from '@/core/clearance';
 import type { FlowReport } from '@/core/hydraulics';
 import type { CaseReport } from '@/core/thermal';
-import { extentOf, movedBy, type System } from '@/core/system';
+import { movedBy, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
 import { union, type Box, type Vec } from '@/core/geometry';
 import { useFrame, useSceneOnPage } from '@/view/workspace';
+import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
 import { DimensionLabels, DimensionLines } from './Dimensions';
@@ -70,7 +71,6 @@ const ROUND_PART_MM = 40;
 export default function Scene(props: SceneProps) {
   const { design, system, picked, runs } = props;
   const size = design.case?.interior as Vec;
-  const whole = useMemo(() => wholeMillimetres(extentOf(system)), [system]);
   const paper = usePaper();
   const [stand, setStand] = useState<{ readonly at: Stand; readonly asked: number }>({
     at: 'corner',
@@ -83,6 +83,7 @@ export default function Scene(props: SceneProps) {
   const deepest_mm = Math.round(size[2] - 5);
   const cut = view === 'section' ? Math.round(asked.cut * deepest_mm) : 0;
   const apart = view === 'exploded' ? asked.apart : 0;
+  const whole = useMemo(() => wholeMillimetres(extentApart(system, apart)), [system, apart]);
 
   const taken = useRef<Shown | null>(null);
   const take = useCallback((shown: Shown | null): void => {
