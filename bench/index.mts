@@ -34,6 +34,7 @@ import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/routing
 import { solveCoupled } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
+import { fortyRuns } from './forty.mjs';
 import { servedBench } from './served.mjs';
 import { tellTidiness } from './tidiness.mjs';
 import { sessionBench } from './session.mjs';
@@ -249,6 +250,7 @@ bench
   .add('effectiveness, approximate formula × 1,000', () => {
     for (let i = 0; i < 1000; i += 1) sink += crossflowApproximation(0.2 + i / 300, 0.3);
   });
+const forty = fortyRuns();
 /** What takes seconds is run a few times only. */
 const slow = new Bench({ iterations: 3, time: 1, warmup: false });
 slow
@@ -260,6 +262,9 @@ slow
   })
   .add('all runs of two loops routed (limit 1,500 ms)', () => {
     sink += routeAll(hung).routes.length;
+  })
+  .add('forty runs in a large box (limit 8,000 ms)', () => {
+    sink += routeAll(forty).routes.length;
   })
   .add('  before it: pieces in the runs placed', () => {
     sink += placePieces(tower).size;

@@ -4,7 +4,7 @@ import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
 import { jogLeg, type Jog } from './offsetBend';
 import { depthRate, PARALLEL, type RoutePrices } from './prices';
-import { reachOf, tollOf, type Reach, type Workspace } from './workspace';
+import { reachOf, tollOf, type Obstacle, type Reach, type Workspace } from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
 
@@ -136,6 +136,7 @@ class HardSearch {
   private readonly cells: readonly [Map<number, number>, Map<number, number>, Map<number, number>];
   /** Rays from one place are asked for by every way that leads there. */
   private readonly reached = new Map<number, Reach>();
+  private readonly near = new Map<number, readonly Obstacle[]>();
   /** Distance round what is closed, measured once haste has found nothing. */
   private field: Field | null = null;
 
@@ -241,6 +242,43 @@ class HardSearch {
     return reach;
   }
 
+  /** Blocks that a bend at a corner may meet; of a corner on the lines, looked for once. */
+  private blocksNear(state: State): readonly Obstacle[] {
+    const { cells, radius: r } = this,
+      [x, y, z] = state.at;
+    const onLines = cells[0].has(x) && cells[1].has(y) && cells[2].has(z);
+    const known = onLines ? this.near.get(state.cell) : undefined;
+    if (known) return known;
+    const near = this.workspace.blocks.filter(
+      ({ min, max }) =>
+        min[0] < x + r &&
+        max[0] > x - r &&
+        min[1] < y + r &&
+        max[1] > y - r &&
+        min[2] < z + r &&
+        max[2] > z - r,
+    );
+    if (onLines) this.near.set(state.cell, near);
+    return near;
+  }
+
+  /** Toll of the inside of a bend. */
+  private turnToll(state: State, way: number): number {
+    const blocks = this.blocksNear(state);
+    const { bounds } = this.workspace,
+      { radius: r, workspace } = this,
+      [x, y, z] = state.at;
+    const isInside =
+      x - r >= bounds.min[0] &&
+      x + r <= bounds.max[0] &&
+      y - r >= bounds.min[1] &&
+      y + r <= bounds.max[1] &&
+      z - r >= bounds.min[2] &&
+      z + r <= bounds.max[2];
+    if (blocks.length === 0 && isInside) return 0;
+    return tollOf({ ...workspace, blocks }, arcPoints(state.at, state.way, way, r));
+  }
+
   /** Whether a leg along this axis lies in a plane that other runs of the loop use. */
   private onPlane(axis: Axis, at: Vec): boolean {
     if (this.planes === null) return true;
@@ -259,7 +297,7 @@ class HardSearch {
       if (fresh ? way !== state.way : axisOf(way) === axisOf(state.way)) continue;
       const reach = this.reachFrom(state, way);
       if (reach.free_mm < (fresh ? this.atFitting : this.radius) - 1e-9) continue;
-      const turn = fresh ? 0 : turnToll(this.workspace, state.at, state.way, way, this.radius);
+      const turn = fresh ? 0 : this.turnToll(state, way);
       if (turn === Infinity) continue;
       this.stepToLines(state, way, reach, turn, tell, wanted);
       this.stepToGoals(state, way, reach, turn, tell);
@@ -478,38 +516,6 @@ function bendsFromCorner(x: State, to: Vec, axis: Axis, goalAxis: Axis, ahead: b
   if (goalAxis !== axis && ahead && others === 0) return 0;
   if (!ahead) return 2;
   return others <= 1 ? 1 : 2;
-}
-
-/** Toll of the inside of a bend; its points are looked at only where a block is near. */
-function turnToll(workspace: Workspace, corner: Vec, into: number, out: number, r: number): number {
-  const back = senseOf(into) * r,
-    on = senseOf(out) * r,
-    i = axisOf(into),
-    o = axisOf(out);
-  const low = [corner[0], corner[1], corner[2]] as [number, number, number],
-    high = [corner[0], corner[1], corner[2]] as [number, number, number];
-  if (back > 0) low[i] -= back;
-  else high[i] -= back;
-  if (on > 0) high[o] += on;
-  else low[o] += on;
-  for (const b of workspace.blocks)
-    if (
-      b.min[0] < high[0] &&
-      b.max[0] > low[0] &&
-      b.min[1] < high[1] &&
-      b.max[1] > low[1] &&
-      b.min[2] < high[2] &&
-      b.max[2] > low[2]
-    )
-      return tollOf(workspace, arcPoints(corner, into, out, r));
-  const { bounds } = workspace;
-  for (let k = 0; k < 3; k += 1)
-    if (
-      (low[k] as number) < (bounds.min[k] as number) - r ||
-      (high[k] as number) > (bounds.max[k] as number) + r
-    )
-      return tollOf(workspace, arcPoints(corner, into, out, r));
-  return 0;
 }
 
 /** Points on the inside of a bend that legs on either side do not show. */
