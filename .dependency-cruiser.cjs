@@ -70,6 +70,7 @@ const MAY = {
     'geometry',
     'leakTest',
     'plan',
+    'routing',
     'system',
     'tubing',
     'units',

@@ -1,5 +1,5 @@
 import { calibrate, diagnose, ranOn, readingDoubts, serviceDue, trendsOf } from '@/core/log';
-import { assemblySteps, type Step } from '@/core/assembly';
+import { assemblySteps, inTheWayOf, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
@@ -300,8 +300,16 @@ function transient(design: Design, args: readonly string[]): Ran {
 
 /** The bends of every routed run in the order of the work, easiest run first within a loop. */
 function sheetsOf(design: Design): { readonly runs: readonly object[] } {
-  const { runs } = analyse(design).reports;
-  const putIns = new Map(runs.map((run) => [run.id, putInOf(run)]));
+  const {
+    system,
+    reports: { runs },
+  } = analyse(design);
+  const putIns = new Map(
+    runs.map((run) => {
+      const put = putInOf(run);
+      return [run.id, put && { ...put, in_the_way: inTheWayOf(system, runs, run) }];
+    }),
+  );
   const farEnds = new Map(runs.map((run) => [run.id, farEndOf(run)]));
   const sheets = design.loops.flatMap((loop) => {
     const own = runs.filter((run) => run.loop === loop.id);

@@ -16,6 +16,7 @@ import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
 import { PLUGS, unitsOf } from './unit';
+import { inTheWayOf } from './wayIn';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
 export const WATER_TEST_H = 24;
@@ -560,6 +561,7 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
       how: [
         `Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? ', estimated: measure' : ''}; its sheet in Runs has every mark.`,
         ...putInWords(m, run),
+        ...wayInWords(m, run),
         'O-rings wet with water. Push home, then tighten by hand, both ends by turns.',
         ...m.fingersAt((fit) =>
           [run.from, run.to].some((e) => e.component === fit.component && e.port === fit.port),
@@ -599,6 +601,21 @@ function putInWords(m: Maker, run: Run): readonly string[] {
     ...errors,
     `Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated, the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
   ];
+}
+
+/** What the tube would meet on its last move: it goes in first, or what is there gives way. */
+function wayInWords(m: Maker, run: Run): readonly string[] {
+  const met = inTheWayOf(m.system, m.runs, run).map(
+    (id) =>
+      m.runs.find((r) => r.id === id)?.name ??
+      m.system.obstacles.find((o) => o.component === id)?.detail ??
+      m.nameOf(id),
+  );
+  return met.length > 0
+    ? [
+        `On its way in it meets ${met.join(', ')}: put the tube in before, or ease that aside (boxes round parts, estimated).`,
+      ]
+    : [];
 }
 
 const capStep = (m: Maker, loop: Loop, needs: readonly string[]): Step =>

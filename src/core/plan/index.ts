@@ -9,5 +9,6 @@ export {
 export { makingCautions, makingSteps } from './care';
 export { springBackWords } from './springBackWords';
 export { bendSteps, tubeTurn, type BendStep, type TubeTurn } from './bendSteps';
-export { putInBetween, putInOf, type PutIn, type TubeEnd } from './putIn';
+export { standingInWay, type Beside, type TubePoints } from './inTheWay';
+export { lastMoveOf, putInBetween, putInOf, type PutIn, type TubeEnd } from './putIn';
 export { ANGLE_ERROR_DEG, farEndOf, MARK_ERROR_MM, type FarEnd } from './farEnd';

@@ -4,8 +4,16 @@ import type { Design } from '../design';
 import type { Vec } from '../geometry';
 import { compileSystem } from '../system';
 import { runsOf } from '../routing';
-import type { Segment } from '../tubing';
-import { farEndOf, putInBetween, putInOf, type TubeEnd } from '.';
+import type { Run, Segment } from '../tubing';
+import {
+  farEndOf,
+  lastMoveOf,
+  putInBetween,
+  putInOf,
+  standingInWay,
+  type Beside,
+  type TubeEnd,
+} from '.';
 
 const end = (at: Vec, into: Vec): TubeEnd => ({ at, into });
 
@@ -92,5 +100,108 @@ describe('errors at the far end', () => {
     );
     const far = farEndOf(routed(bent))?.off_mm ?? 0;
     expect(Math.sqrt(far ** 2 - 1)).toBeCloseTo(moved, 1);
+  });
+});
+
+const towersRuns = runsOf(compileSystem(demoDesign('fenland-flood-tower') as Design));
+const routed = towersRuns.filter((r) => r.routed),
+  [any] = routed;
+
+describe('what stands where a formed tube must pass', () => {
+  const u: Run = {
+    ...(any as Run),
+    routed: {
+      ...(any?.routed as NonNullable<Run['routed']>),
+      // A U whose ends both go down into fittings that look up.
+      path: [
+        { kind: 'line', from: [0, 0, 0], to: [0, 60, 0] },
+        {
+          kind: 'arc',
+          from: [0, 60, 0],
+          to: [30, 90, 0],
+          centre: [30, 60, 0],
+          radius: 30,
+          axis: [0, 0, -1],
+          angle_deg: 90,
+        },
+        { kind: 'line', from: [30, 90, 0], to: [90, 90, 0] },
+        {
+          kind: 'arc',
+          from: [90, 90, 0],
+          to: [120, 60, 0],
+          centre: [90, 60, 0],
+          radius: 30,
+          axis: [0, 0, -1],
+          angle_deg: 90,
+        },
+        { kind: 'line', from: [120, 60, 0], to: [120, 0, 0] },
+      ],
+      pieces: (['from', 'to'] as const).map((end) => ({
+        ...(any?.routed?.pieces[0] as NonNullable<Run['routed']>['pieces'][number]),
+        end,
+        from: end === 'from' ? [0, -20, 0] : [120, -20, 0],
+        to: end === 'from' ? [0, 0, 0] : [120, 0, 0],
+      })),
+    },
+  };
+  const tube = {
+    id: u.id,
+    radius_mm: 7,
+    points: [
+      [0, 0, 0],
+      [0, 30, 0],
+      [0, 60, 0],
+      [30, 90, 0],
+      [60, 90, 0],
+      [90, 90, 0],
+      [120, 60, 0],
+      [120, 0, 0],
+    ] as readonly Vec[],
+  };
+  const bar = (component: string, min: Vec, max: Vec): Beside => ({ component, box: { min, max } });
+
+  test('the last move of a U into two fittings that look up is 8 mm straight down', () => {
+    const move = lastMoveOf(u);
+    expect(move?.([60, 90, 0], 1).map((v) => Math.round(v * 1e6) / 1e6)).toEqual([60, 98, 0]);
+    expect(move?.([60, 90, 0], 0.5)[1]).toBeCloseTo(94, 6);
+  });
+
+  test('a shelf 5 mm over it is met, one 15 mm over it is not', () => {
+    const over = (gap: number) => bar('shelf', [20, 97 + gap, -20], [100, 110 + gap, 20]);
+    expect(standingInWay(u, tube, [over(5)], [])).toEqual(['shelf']);
+    expect(standingInWay(u, tube, [over(15)], [])).toEqual([]);
+  });
+
+  test('what it touches where it lies holds it and is not told', () => {
+    expect(standingInWay(u, tube, [bar('fitting', [-10, -20, -10], [10, 2, 10])], [])).toEqual([]);
+  });
+
+  test('another tube over it is met by its round, not by its box', () => {
+    const across = (y: number) => ({
+      id: 'other',
+      radius_mm: 7,
+      points: [
+        [60, y, -40],
+        [60, y, 0],
+        [60, y, 40],
+      ] as readonly Vec[],
+    });
+    // 14 mm apart they touch; the move takes 8 mm (10 mm where it is looked at clear of the collar).
+    expect(standingInWay(u, tube, [], [across(90 + 14 + 6)])).toEqual(['other']);
+    expect(standingInWay(u, tube, [], [across(90 + 14 + 11)])).toEqual([]);
+    expect(standingInWay(u, tube, [], [{ ...across(110), id: u.id }])).toEqual([]);
+  });
+
+  test('a tube that must be loosened has no such move', () => {
+    const stuck = towersRuns.filter((r) => putInOf(r)?.how === 'loosen');
+    for (const run of stuck) {
+      expect(lastMoveOf(run)).toBeNull();
+      expect(
+        standingInWay(run, tube, [bar('all', [-999, -999, -999], [999, 999, 999])], []),
+      ).toEqual([]);
+    }
+    const going = routed.filter((r) => lastMoveOf(r) !== null);
+    expect(stuck.length).toBeGreaterThan(0);
+    expect(going.length + stuck.length).toBe(routed.length);
   });
 });

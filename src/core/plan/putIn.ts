@@ -22,22 +22,38 @@ const PLAY_MM = 1.5,
  * tube along which both ends slide into their fittings, each by the depth it sits at, or the second
  * alone with the first home. A move is a shift and a turn (a twist); along the line between both
  * ends no turn helps, so a tube straight between two facing fittings, or a U whose ends push against
- * each other, has none. What stands beside is not looked at. Null for a soft tube.
+ * each other, has none. What stands beside is looked at by `standingInWay`. Null for a soft tube.
  */
 export function putInOf(run: Run): PutIn | null {
+  const ends = endsOf(run);
+  return ends && putInBetween(ends.from, ends.to);
+}
+
+/** Both ends of a stiff tube as it lies; null for a soft one. */
+function endsOf(run: Run): { readonly from: TubeEnd; readonly to: TubeEnd } | null {
   const { routed } = run;
   if (!routed || !run.tube.hard || routed.path.length === 0) return null;
   const first = routed.path[0] as (typeof routed.path)[number],
     last = routed.path[routed.path.length - 1] as (typeof routed.path)[number];
-  const ends = {
-    from: { at: first.from, into: into(routed, 'from') },
-    to: { at: last.to, into: into(routed, 'to') },
-  };
-  if (!ends.from.into || !ends.to.into) return null;
-  return putInBetween(
-    { at: ends.from.at, into: ends.from.into },
-    { at: ends.to.at, into: ends.to.into },
-  );
+  const [from, to] = [into(routed, 'from'), into(routed, 'to')];
+  return from && to && { from: { at: first.from, into: from }, to: { at: last.to, into: to } };
+}
+
+/** The last move of a tube that goes in whole: where a point of it is so much of the move before. */
+export type LastMove = (point: Vec, share: number) => Vec;
+
+/** The last move of a run that goes in together or is swung in; null where none does it. */
+export function lastMoveOf(run: Run): LastMove | null {
+  const ends = endsOf(run);
+  if (!ends) return null;
+  const put = putInBetween(ends.from, ends.to);
+  if (put.how === 'loosen') return null;
+  // Together, either end may be called the first.
+  const [first, second] =
+    put.how === 'swing' && put.first === 'to' ? [ends.to, ends.from] : [ends.from, ends.to];
+  const { slide, turn } = lastMove(first, second);
+  return (point, share) =>
+    sub(sub(point, scale(slide, share)), scale(cross(turn, sub(point, first.at)), share));
 }
 
 /** The way a fitting's last piece takes the tube: against the way it looks out. */
@@ -79,10 +95,18 @@ export function putInBetween(from: TubeEnd, to: TubeEnd): PutIn {
 function lastMove(
   first: TubeEnd,
   second: TubeEnd,
-): { readonly aside_mm: number; readonly tilt_deg: number; readonly swing_deg: number } {
+): {
+  readonly aside_mm: number;
+  readonly tilt_deg: number;
+  readonly swing_deg: number;
+  /** What the first end slides by, mm, and the turn about it, radians about an axis. */
+  readonly slide: Vec;
+  readonly turn: Vec;
+} {
   const r = sub(second.at, first.at);
   const span = distance(second.at, first.at);
-  if (span < 1e-6) return { aside_mm: Infinity, tilt_deg: Infinity, swing_deg: Infinity };
+  if (span < 1e-6)
+    return { aside_mm: Infinity, tilt_deg: Infinity, swing_deg: Infinity, slide: r, turn: r };
   const along = scale(r, 1 / span);
   const [f1, f2] = [dot(first.into, along), dot(second.into, along)];
   // Of the first end's slide, the share that leaves the least along the line between both; where
@@ -99,5 +123,7 @@ function lastMove(
     aside_mm,
     tilt_deg: Math.max(tilt(first.into), tilt(second.into)) * degrees,
     swing_deg: norm(turn) * degrees,
+    slide: scale(first.into, best * INSERTION_MM),
+    turn,
   };
 }

@@ -72,23 +72,25 @@ export function LayoutPanel({ preview }: { readonly preview: Preview }) {
             What may move:{' '}
             {plural(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, 'part')}
           </summary>
-          {movable.map((c) => (
-            <Pick
-              key={c.id}
-              label={c.name}
-              value={freedomValue(freedomOf(c))}
-              options={FREEDOMS}
-              onPick={(value) => {
-                const may = FREEDOMS.find((f) => f.value === value)?.may;
-                if (may)
-                  commit(`what ${c.name} may do`, {
-                    do: 'component.set',
-                    component: c.id,
-                    values: { mayMove: may },
-                  });
-              }}
-            />
-          ))}
+          <div className={styles.movable}>
+            {movable.map((c) => (
+              <Pick
+                key={c.id}
+                label={c.name}
+                value={freedomValue(freedomOf(c))}
+                options={FREEDOMS}
+                onPick={(value) => {
+                  const may = FREEDOMS.find((f) => f.value === value)?.may;
+                  if (may)
+                    commit(`what ${c.name} may do`, {
+                      do: 'component.set',
+                      component: c.id,
+                      values: { mayMove: may },
+                    });
+                }}
+              />
+            ))}
+          </div>
         </details>
       )}
       <Improve preview={preview} />
@@ -115,30 +117,32 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
       />
       <details className={styles.caps}>
         <summary>What {loop.name} weighs</summary>
-        <QuantityField
-          label="A bend is worth"
-          quantity="length"
-          value={prices.bend_mm}
-          min={0}
-          max={1000}
-          onCommit={(v) => v !== null && weigh({ bend_mm: v })}
-        />
-        <QuantityField
-          label="Crossing another loop"
-          quantity="length"
-          value={prices.view_mm}
-          min={0}
-          max={2000}
-          onCommit={(v) => v !== null && weigh({ view_mm: v })}
-        />
-        <QuantityField
-          label="Off its neighbours’ lines"
-          quantity="share"
-          value={Math.round(prices.offPlane * 100)}
-          min={0}
-          max={200}
-          onCommit={(v) => v !== null && weigh({ offPlane: v / 100 })}
-        />
+        <div className={styles.ends}>
+          <QuantityField
+            label="A bend is worth"
+            quantity="length"
+            value={prices.bend_mm}
+            min={0}
+            max={1000}
+            onCommit={(v) => v !== null && weigh({ bend_mm: v })}
+          />
+          <QuantityField
+            label="Crossing another loop"
+            quantity="length"
+            value={prices.view_mm}
+            min={0}
+            max={2000}
+            onCommit={(v) => v !== null && weigh({ view_mm: v })}
+          />
+          <QuantityField
+            label="Off its neighbours’ lines"
+            quantity="share"
+            value={Math.round(prices.offPlane * 100)}
+            min={0}
+            max={200}
+            onCommit={(v) => v !== null && weigh({ offPlane: v / 100 })}
+          />
+        </div>
       </details>
     </>
   );
@@ -193,6 +197,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
     ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
   ];
   const isAfter = preview.design === found.design;
+  const currency = useEditor((s) => s.design.brief.currency);
   return (
     <div role="status">
       <Segments
@@ -225,7 +230,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
       <p>
         {price_minor === 0
           ? 'It costs the same.'
-          : `The list is ${formatMoney(Math.abs(price_minor))} ${price_minor < 0 ? 'cheaper' : 'dearer'}.`}
+          : `The list is ${formatMoney(Math.abs(price_minor))} ${currency} ${price_minor < 0 ? 'cheaper' : 'dearer'}.`}
       </p>
       {moves.length > 0 && (
         <ul className={styles.list}>

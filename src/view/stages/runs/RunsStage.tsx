@@ -116,8 +116,17 @@ export function RunsStage() {
       {...(held.corners && run?.routed && !seen ? { legs: held.corners, onLeg: held.onLeg } : {})}
     />
   );
-  const title = `${plural(tubes.length, 'run')}, ${guessed > 0 ? 'about ' : ''}${formatNumber(list.tube_mm / 1000, { decimals: 2 })} m`;
-  const sentence =
+  const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
+    `${plural(count, 'run')}, ${isGuess ? 'about ' : ''}${formatNumber(mm / 1000, { decimals: 2 })} m`;
+  const tried = seen?.runs.filter((r) => r.by === 'tube');
+  const title = tried
+    ? `Looked at: ${lengthOf(
+        tried.length,
+        tried.reduce((sum, r) => sum + r.cut_mm, 0),
+        tried.some((r) => r.estimated),
+      )}`
+    : lengthOf(tubes.length, list.tube_mm, guessed > 0);
+  const sentenceNow =
     guessed > 0 ? (
       <>
         {guessed === tubes.length ? 'Lengths' : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
@@ -133,6 +142,11 @@ export function RunsStage() {
         before you cut.
       </>
     );
+  const sentence = seen ? (
+    <>What is shown is not taken yet; nothing changes until it is.</>
+  ) : (
+    sentenceNow
+  );
   const side = (
     <>
       <DrawRun />
