@@ -17,6 +17,7 @@ import {
 import { freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
 import type { BetterLayout } from '@/core/studies';
+import { INSERTION_MM } from '@/core/tubing';
 import { formatMoney, formatNumber, plural } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
 import { useBetterLayout, useEditor } from '@/view/workspace';
@@ -192,7 +193,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
     ['runs with a route', `${before.runs}`, `${after.runs}`],
     ['bends', `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
     ['planes of one run, most', `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
-    ['tube, m', metres(before.tube_mm), metres(after.tube_mm)],
+    ['tube as cut, m', cutOf(before), cutOf(after)],
     ['elbows and extenders', `${before.adapters}`, `${after.adapters}`],
     ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
   ];
@@ -253,4 +254,6 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
   );
 }
 
-const metres = (mm: number): string => formatNumber(mm / 1000, { decimals: 2 });
+/** Tube as it is cut: what is seen of it, and what sits in both its fittings. */
+const cutOf = ({ runs, tube_mm }: BetterLayout['after']): string =>
+  formatNumber((tube_mm + 2 * INSERTION_MM * runs) / 1000, { decimals: 2 });
