@@ -246,7 +246,9 @@ function CaseAdvice({
     best.isEnough && best.box.id !== chosen?.box.id ? (
       <>
         The smallest that does is {best.box.name}, {formatNumber(best.box.volume_L)} L.{' '}
-        <Press className={styles.take} onClick={() => onTake(best.box.id)}>Take {best.box.name}</Press>
+        <Press className={styles.take} onClick={() => onTake(best.box.id)}>
+          Take {best.box.name}
+        </Press>
       </>
     ) : (
       <>No case of the catalogue does; {best.box.name} comes nearest.</>
