@@ -95,3 +95,28 @@ test('empty stages say what to do first', async ({ page }) => {
   await page.getByRole('button', { name: /^Orrery 11/ }).click();
   await expect(page.getByRole('img', { name: /^The case in space/ })).toBeVisible();
 });
+
+test('new build: told the heat, cases that hold radiators enough come first, the smallest is offered', async ({
+  page,
+}) => {
+  await page.goto('/new', { waitUntil: 'networkidle' });
+  const cases = page.getByLabel('Case', { exact: true });
+  // Litres and the largest radiators are told of every case.
+  for (const label of (await cases.locator('option').allTextContents()).slice(1))
+    expect(label).toMatch(/, \d+(\.\d)? L/);
+  await page.getByLabel('Heat of all parts, about').fill('10');
+  await page.keyboard.press('Tab');
+  const small = await cases.locator('option').nth(1).textContent();
+  await page.getByLabel('Heat of all parts, about').fill('650');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/must hold about 7 sections of 120 mm/)).toBeVisible();
+  const first = (await cases.locator('option').nth(1).textContent()) ?? '';
+  expect(first).not.toBe(small);
+  const take = page.getByRole('button', { name: /^Take / });
+  expect(first.startsWith(((await take.textContent()) ?? '').replace('Take ', ''))).toBe(true);
+  await take.click();
+  await expect(page.getByText(/holds radiators enough for 650 W/)).toBeVisible();
+  await page.getByLabel('Name').fill('Told by heat');
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await expect(page).toHaveURL(/\/heat$/);
+});

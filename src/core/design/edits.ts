@@ -323,6 +323,15 @@ function setEach<T>(into: Record<string, T>, values: Readonly<Record<string, T |
   }
 }
 
+/** A part put anywhere by hand is at home there; a layout that moves it says its home after. */
+function putAt(component: Draft<Component>, placement: Draft<Placement>): void {
+  component.placement = placement;
+  if (component.settings.mayMove?.home) {
+    const { turn, slide_mm } = component.settings.mayMove;
+    component.settings.mayMove = { turn, slide_mm };
+  }
+}
+
 function componentOf(draft: D, id: string): Draft<Component> {
   const component = draft.components.find((i) => i.id === id);
   if (!component)
@@ -396,7 +405,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       replacePart(draft, edit.component, edit.part);
       return;
     case 'component.place':
-      componentOf(draft, edit.component).placement = own(edit.placement);
+      putAt(componentOf(draft, edit.component), own(edit.placement));
       return;
     case 'component.set':
       Object.assign(componentOf(draft, edit.component).settings, own(edit.values));

@@ -159,7 +159,11 @@ export const componentSchema = Joi.object({
     pieces: Joi.number().integer().min(1).max(12),
     heldBy: Joi.string().valid(...HELD_BY),
     screw_mm: mm(1, 100),
-    mayMove: Joi.object({ turn: Joi.boolean().required(), slide_mm: mm(0, 2000).required() }),
+    mayMove: Joi.object({
+      turn: Joi.boolean().required(),
+      slide_mm: mm(0, 2000).required(),
+      home: vec(),
+    }),
   }).required(),
 });
 

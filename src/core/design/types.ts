@@ -173,8 +173,13 @@ export interface Settings {
 export interface MayMove {
   /** Turn in quarters, or its ports to the other end. */
   readonly turn: boolean;
-  /** Slide so far from where it stands, mm; 0 keeps it there. */
+  /** Slide so far from where it stands, or from its home, mm; 0 keeps it there. */
   readonly slide_mm: number;
+  /**
+   * Where the builder put it, once a search has moved it, as `homeOf` tells it: slides are counted
+   * from there. Putting it anywhere by hand forgets it.
+   */
+  readonly home?: Vec;
 }
 
 export interface Component {

@@ -1,4 +1,5 @@
-import type { Component, MayMove } from '../design';
+import type { Component, Edit, MayMove } from '../design';
+import type { Vec } from '../geometry';
 import { isWet } from '../components';
 
 const STAYS: MayMove = { turn: false, slide_mm: 0 };
@@ -20,4 +21,37 @@ export function freedomOf({ part, placement, settings }: Component): MayMove {
   return placement.on === 'spot' || placement.on === 'against'
     ? { turn: true, slide_mm: 0 }
     : STAYS;
+}
+
+/** Where a part stands, along its rail or in the case, as slides are counted; null where none slides. */
+export function homeOf({ placement }: Pick<Component, 'placement'>): Vec | null {
+  if (placement.on === 'mount') return [placement.slide_mm, 0, 0];
+  return placement.on === 'free' ? placement.at : null;
+}
+
+/** Whether a place lies within so far of home, along every axis. */
+export const isNearHome = (
+  placement: Component['placement'],
+  home: Vec | null,
+  slide_mm: number,
+): boolean => {
+  const at = homeOf({ placement });
+  return (
+    home === null ||
+    at === null ||
+    at.every((v, i) => Math.abs(v - (home[i] as number)) <= slide_mm + 1e-9)
+  );
+};
+
+/** The edit that keeps where the builder put a part that a search slides; null where it is kept. */
+export function keepHome(component: Component): Edit | null {
+  const home = homeOf(component);
+  const may = freedomOf(component);
+  return home === null
+    ? null
+    : {
+        do: 'component.set',
+        component: component.id,
+        values: { mayMove: { ...may, home: may.home ?? home } },
+      };
 }

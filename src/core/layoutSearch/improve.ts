@@ -1,4 +1,4 @@
-import { applyEdit, type Connection, type Design, type Edit } from '../design';
+import { applyEdit, findComponent, type Connection, type Design, type Edit } from '../design';
 import { compileSystem, type System } from '../system';
 import {
   chainsOf,
@@ -12,6 +12,7 @@ import {
   type Route,
   type Routed,
 } from '../routing';
+import { keepHome } from './freedom';
 import { ChoiceSearch } from './search';
 import { endKey, variablesOf, type Looking, type PartState, type Variable } from './states';
 
@@ -157,8 +158,14 @@ class LayoutSearch {
     const better = best.measured.missing === before.missing && best.worth < worthNow - WORTH_MM;
     if (!fewerMissing && !better) return null;
     const { edits, parts } = best.changes;
+    // Asked again, it slides no farther from where the builder put it.
+    const homes = parts.flatMap((p) => {
+      const component = p.slid ? findComponent(this.design, p.component) : undefined;
+      return (component && keepHome(component)) ?? [];
+    });
+    const all = [...edits, ...homes];
     return {
-      edit: { do: 'batch', edits: best.layout ? [...edits, best.layout] : edits },
+      edit: { do: 'batch', edits: best.layout ? [...all, best.layout] : all },
       before,
       after: best.measured,
       parts,

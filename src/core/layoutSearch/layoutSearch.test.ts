@@ -12,11 +12,15 @@ import {
 } from '../design';
 import { compileSystem } from '../system';
 import { routesOf, withRoutes } from '../routing';
+import { validateDesign } from '../validation';
 import {
   ChoiceSearch,
   costOfChoice,
   freedomOf,
+  homeOf,
   improvedLayout,
+  isNearHome,
+  keepHome,
   leastJoint,
   openingsFor,
   variablesOf,
@@ -205,6 +209,67 @@ describe('ports, turns and places together', () => {
       }),
     ).toEqual({ turn: false, slide_mm: 7 });
   });
+});
+
+describe('slides are counted from where the builder put a part', () => {
+  const tower = demoDesign('fenland-flood-tower') as Design;
+  const radiator = tower.components.find((c) => c.id === 'front-radiator') as Component;
+
+  test('a home is kept when a search first moves it, and stays the same after', () => {
+    const home = homeOf(radiator);
+    expect(home?.[1]).toBe(0);
+    const kept = keepHome(radiator);
+    const moved = applyEdit(tower, kept as NonNullable<typeof kept>).design;
+    const now = moved.components.find((c) => c.id === radiator.id) as Component;
+    expect(freedomOf(now)).toEqual({ turn: true, slide_mm: 40, home });
+    const elsewhere = {
+      ...now,
+      placement: { ...now.placement, slide_mm: (home?.[0] ?? 0) + 33 } as Placement,
+    };
+    expect(keepHome(elsewhere)).toEqual(kept);
+  });
+
+  test('within so far of home, along every axis, and no farther', () => {
+    const at = (x: number, y: number): Placement => free([x, y, 100]);
+    expect(isNearHome(at(140, 100), [100, 100, 100], 40)).toBe(true);
+    expect(isNearHome(at(141, 100), [100, 100, 100], 40)).toBe(false);
+    expect(isNearHome(at(100, 59), [100, 100, 100], 40)).toBe(false);
+    // What does not slide has no home.
+    expect(homeOf({ placement: { on: 'tray' } })).toBeNull();
+    expect(isNearHome({ on: 'tray' }, [0, 0, 0], 0)).toBe(true);
+  });
+
+  test('put anywhere by hand it is at home there', () => {
+    const kept = keepHome(radiator) as NonNullable<ReturnType<typeof keepHome>>;
+    const moved = applyEdit(tower, kept).design;
+    const put = applyEdit(moved, {
+      do: 'component.place',
+      component: radiator.id,
+      placement: { ...radiator.placement, slide_mm: 5 } as Placement,
+    }).design;
+    const now = put.components.find((c) => c.id === radiator.id) as Component;
+    expect(now.settings.mayMove).toEqual({ turn: true, slide_mm: 40 });
+  });
+
+  test('asked for again and again, nothing slides farther than it may in all', () => {
+    let design = built(
+      [
+        part('a', valve, free([120, 300, 200])),
+        part('b', valve, free([420, 220, 260], 180)),
+        part('c', reservoir, free([300, 120, 120])),
+      ],
+      [run('run-1', 'a/out', 'b/in'), run('run-2', 'b/out', 'c/return')],
+    );
+    const homes = new Map(design.components.map((c) => [c.id, homeOf(c)]));
+    for (let i = 0; i < 3; i += 1) {
+      const found = improvedLayout(design);
+      if (!found) break;
+      design = applyEdit(design, found.edit).design;
+    }
+    for (const c of design.components)
+      expect(isNearHome(c.placement, homes.get(c.id) ?? null, 40)).toBe(true);
+    expect(validateDesign(design).ok).toBe(true);
+  }, 60_000);
 });
 
 describe('what opens a way', () => {

@@ -13,7 +13,7 @@ import { compileSystem, movedBy, moveEdit, type PlacedPort, type System } from '
 import { measureGaps } from '../clearance';
 import { distance, type Vec } from '../geometry';
 import { fixedBodies, type Fixed } from '../routing';
-import { freedomOf } from './freedom';
+import { freedomOf, homeOf, isNearHome } from './freedom';
 
 /** One end of a connection at a part: which connection, and which of its ends. */
 export interface PartEnd {
@@ -218,7 +218,7 @@ function posesOf(
   looking: Looking,
 ): readonly (Edit | null)[] {
   const { design } = system;
-  const { turn, slide_mm } = freedomOf(component);
+  const { turn, slide_mm, home = homeOf(component) } = freedomOf(component);
   const wet = (id: string): boolean => design.loops.some((l) => touches(l, id));
   // What carries other parts of a loop would drag their runs along: it stays.
   if (standingOn(system, component.id).some(wet)) return [null];
@@ -246,7 +246,7 @@ function posesOf(
   if (looking === 'slides' && slide_mm > 0 && !joined)
     for (const by of shiftsOf(system, component, slide_mm)) {
       const moved = movedBy(design, component.id, by);
-      if (moved) put(moved);
+      if (moved && isNearHome(moved, home, slide_mm)) put(moved);
     }
   return poses;
 }
