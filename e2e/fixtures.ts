@@ -45,3 +45,12 @@ export async function copyOf(page: Page, demo: string, name: string): Promise<st
 export async function openLoop(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Show the loop diagram' }).click();
 }
+
+/** Picks a case on the page of a new build, whose list tells litres and radiators beside the name. */
+export async function pickCase(page: Page, name: string): Promise<void> {
+  const cases = page.getByLabel('Case', { exact: true });
+  const label = (await cases.locator('option').allTextContents()).find((o) =>
+    o.startsWith(`${name},`),
+  );
+  await cases.selectOption({ label: label ?? name });
+}

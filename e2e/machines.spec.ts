@@ -1,12 +1,12 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, saved, test } from './fixtures';
+import { expect, pickCase, saved, test } from './fixtures';
 
 /** Machines of kinds that were not to be made, each by hand, from nothing to routed. */
 
 async function start(page: Page, name: string, box: string | null): Promise<string> {
   await page.goto('/new', { waitUntil: 'networkidle' });
   await page.getByLabel('Name', { exact: true }).fill(name);
-  if (box) await page.getByLabel('Case', { exact: true }).selectOption({ label: box });
+  if (box) await pickCase(page, box);
   await page.getByRole('button', { name: 'Start the build' }).click();
   await page.waitForURL(/\/builds\/[^/]+\/heat$/);
   return /builds\/([^/]+)\//.exec(page.url())?.[1] ?? '';

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, saved, test } from './fixtures';
+import { expect, pickCase, saved, test } from './fixtures';
 
 /** The whole path of a newcomer: from nothing to an exported parts list. */
 test('a build from nothing to the list', async ({ page }) => {
@@ -13,7 +13,7 @@ test('a build from nothing to the list', async ({ page }) => {
   await page.getByLabel('Room', { exact: true }).fill('70 F');
   await page.getByLabel('Room', { exact: true }).press('Tab');
   await expect(page.getByLabel('Room', { exact: true })).toHaveValue('21.1');
-  await page.getByLabel('Case', { exact: true }).selectOption({ label: 'Alder 42' });
+  await pickCase(page, 'Alder 42');
   await page.getByRole('button', { name: 'Start the build' }).click();
 
   await expect(page.getByRole('heading', { name: 'Nothing makes heat yet' })).toBeVisible();

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from './fixtures';
+import { expect, pickCase, saved, test } from './fixtures';
 
 /** Clicks of the whole path, counted as they are made in the page. */
 async function countClicks(page: Page): Promise<void> {
@@ -49,11 +49,7 @@ for (const n of NEWCOMERS)
     await page.goto('/', { waitUntil: 'networkidle' });
     await page.getByRole('link', { name: 'New build' }).click();
     await page.getByLabel('Name').fill(n.name);
-    const cases = page.getByLabel('Case', { exact: true });
-    const label = (await cases.locator('option').allTextContents()).find((o) =>
-      o.startsWith(n.case),
-    );
-    await cases.selectOption({ label: label ?? '' });
+    await pickCase(page, n.case);
     await page.getByRole('button', { name: 'Start the build' }).click();
 
     const first = page.getByRole('region', { name: 'Make a first build' });
