@@ -98,7 +98,7 @@ describe('the page of builds', () => {
 
   test('pages and search go by the address', async () => {
     show(listOf([entry('a', 'Reed')], { total: 120, offset: 50 }));
-    fireEvent.click(screen.getByRole('button', { name: 'Go to page 3' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Go to page 3' }));
     expect(router.replace).toHaveBeenCalledWith('/?offset=100', { scroll: true });
     fireEvent.change(screen.getByLabelText('Find a build'), {
       target: { value: ' heron & wren ' },
