@@ -2,20 +2,19 @@ import { gzipSync } from 'node:zlib';
 import { expect, test } from './fixtures';
 
 /**
- * Script of a page when it is first opened, gzip kB; the aims are 220, 350 and 550. What the engine
- * of a build loads beside the page, in a thread of its own, holds no page up: it is told apart.
+ * Script of a page when it is first opened, gzip kB: the page's own, whose aims are 220, 350 and
+ * 550, and all that comes with it, the engine of a build in a thread of its own included.
  */
-const LIMITS: readonly (readonly [path: string, most_kB: number])[] = [
-  ['/', 220],
-  ['/new', 250],
-  ['/builds/dawn-chorus-desk/heat', 500],
-  ['/builds/dawn-chorus-desk/cooling', 660],
-  ['/builds/dawn-chorus-desk/case?view=space', 840],
+const LIMITS: readonly (readonly [path: string, page_kB: number, all_kB: number])[] = [
+  ['/', 220, 220],
+  ['/new', 250, 250],
+  ['/builds/dawn-chorus-desk/heat', 500, 550],
+  ['/builds/dawn-chorus-desk/cooling', 660, 700],
+  ['/builds/dawn-chorus-desk/case?view=space', 840, 880],
 ];
-const ENGINE_KB = 260;
 
 test('no page loads more script than it did', async ({ browser }) => {
-  for (const [path, most_kB] of LIMITS) {
+  for (const [path, page_kB, all_kB] of LIMITS) {
     const context = await browser.newContext({ serviceWorkers: 'block' });
     const page = await context.newPage();
     const sizes = { page: new Map<string, Promise<number>>(), engine: new Map() } as Record<
@@ -36,13 +35,15 @@ test('no page loads more script than it did', async ({ browser }) => {
     });
     await page.goto(path, { waitUntil: 'networkidle' });
     await page.waitForTimeout(1000);
-    const kB = async (of: 'page' | 'engine'): Promise<number> =>
-      Math.round((await Promise.all(sizes[of].values())).reduce((sum, n) => sum + n, 0) / 1000);
-    const [own, engine] = [await kB('page'), await kB('engine')];
-    console.log(`script of ${path}: ${own} kB, its engine ${engine} kB`);
+    const kB = async (of: Iterable<Promise<number>>): Promise<number> =>
+      Math.round((await Promise.all(of)).reduce((sum, n) => sum + n, 0) / 1000);
+    // What both load is one file.
+    const own = await kB(sizes.page.values()),
+      all = await kB(new Map([...sizes.engine, ...sizes.page]).values());
+    console.log(`script of ${path}: ${own} kB, with its engine ${all} kB`);
     expect(own).toBeGreaterThan(100);
-    expect(own).toBeLessThanOrEqual(most_kB);
-    expect(engine).toBeLessThanOrEqual(ENGINE_KB);
+    expect(own).toBeLessThanOrEqual(page_kB);
+    expect(all).toBeLessThanOrEqual(all_kB);
     await context.close();
   }
 });

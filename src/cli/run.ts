@@ -1,5 +1,5 @@
 import { calibrate, diagnose, ranOn, readingDoubts, serviceDue, trendsOf } from '@/core/log';
-import { assemblySteps, inTheWayOf, type Step } from '@/core/assembly';
+import { assemblySteps, metOnWayIn, type Step } from '@/core/assembly';
 import { readFileSync } from 'node:fs';
 import { bendTable } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
@@ -307,7 +307,7 @@ function sheetsOf(design: Design): { readonly runs: readonly object[] } {
   const putIns = new Map(
     runs.map((run) => {
       const put = putInOf(run);
-      return [run.id, put && { ...put, in_the_way: inTheWayOf(system, runs, run) }];
+      return [run.id, put && { ...put, in_the_way: metOnWayIn(system, runs, run) }];
     }),
   );
   const farEnds = new Map(runs.map((run) => [run.id, farEndOf(run)]));

@@ -1,6 +1,6 @@
 export { PLUGS, unitsOf, type Unit } from './unit';
 export { freeWay, insertionsOf, type Insertion } from './insertion';
-export { inTheWayOf } from './wayIn';
+export { metOnWayIn } from './wayIn';
 export { DRIVER_MM, NUT_MM, PLUG_MM, reachesOf, type Reach } from './reach';
 export { assemblyOrder, orderTroubles, type OrderTrouble, type Turn } from './order';
 export { STEP_KINDS, type CautionId, type Minutes, type Step, type StepKind } from './step';

@@ -16,7 +16,7 @@ import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
 import { PLUGS, unitsOf } from './unit';
-import { inTheWayOf } from './wayIn';
+import { metOnWayIn } from './wayIn';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
 export const WATER_TEST_H = 24;
@@ -605,7 +605,7 @@ function putInWords(m: Maker, run: Run): readonly string[] {
 
 /** What the tube would meet on its last move: it goes in first, or what is there gives way. */
 function wayInWords(m: Maker, run: Run): readonly string[] {
-  const met = inTheWayOf(m.system, m.runs, run).map(
+  const met = metOnWayIn(m.system, m.runs, run).map(
     (id) =>
       m.runs.find((r) => r.id === id)?.name ??
       m.system.obstacles.find((o) => o.component === id)?.detail ??

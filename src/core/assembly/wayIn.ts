@@ -13,7 +13,7 @@ const pointsOf = ({ id, routed, tube }: Run): TubePoints | null =>
  * Parts, things of the case and other runs that a formed run meets on its last move into its
  * fittings, by id: they go in after it. Its own two parts are not told, for it is they that hold it.
  */
-export function inTheWayOf(system: System, runs: readonly Run[], run: Run): readonly string[] {
+export function metOnWayIn(system: System, runs: readonly Run[], run: Run): readonly string[] {
   const tube = pointsOf(run);
   if (!tube) return [];
   const own: readonly string[] = [run.from.component, run.to.component];

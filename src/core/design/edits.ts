@@ -802,15 +802,17 @@ function chooseCase(draft: D, next: CasePart): void {
   );
   for (const component of draft.components) {
     const p = component.placement;
+    // Places of another case are others, whatever they are called: all is at home where it stands.
+    putAt(component, p);
     if (p.on === 'mount' && !next.mounts.some((m) => m.id === p.mount))
-      component.placement = { on: 'unplaced' };
+      putAt(component, { on: 'unplaced' });
     if (p.on === 'spot' && !next.spots.some((s) => s.id === p.spot))
-      component.placement = { on: 'unplaced' };
+      putAt(component, { on: 'unplaced' });
     if (p.on === 'port' && !next.ports?.some((o) => o.id === p.port))
-      component.placement = { on: 'unplaced' };
+      putAt(component, { on: 'unplaced' });
     if (p.on === 'cage' && !next.obstacles.some((o) => o.id === p.cage && o.drives))
-      component.placement = { on: 'unplaced' };
-    if (p.on === 'riser' && !next.riser) component.placement = { on: 'slot', slot: 1 };
+      putAt(component, { on: 'unplaced' });
+    if (p.on === 'riser' && !next.riser) putAt(component, { on: 'slot', slot: 1 });
   }
 }
 
@@ -836,7 +838,7 @@ function removeComponent(draft: D, id: string): void {
       (component.placement.on === 'component' || component.placement.on === 'against') &&
       component.placement.component === id
     )
-      component.placement = { on: 'unplaced' };
+      putAt(component, { on: 'unplaced' });
   for (const loop of draft.loops) {
     const before = loop.connections.filter((l) => portIs(l.to, id) && !portIs(l.from, id));
     const after = loop.connections.filter((l) => portIs(l.from, id) && !portIs(l.to, id));

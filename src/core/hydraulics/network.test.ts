@@ -275,3 +275,30 @@ describe('properties of the solver', () => {
     expect(ready.solve({ share: 0.5 }).flows.get('p')).toBeCloseTo(full / 2, 6);
   });
 });
+
+test('a law that gives no number: said as singular, and no figure is NaN', () => {
+  const broken: FlowNetwork = {
+    fluid: water(25),
+    fixed: ['a'],
+    links: [
+      { id: 'one', from: 'a', to: 'b', curve: { a: 1, b: 1 } },
+      { id: 'two', from: 'b', to: 'a', curve: { a: 2, b: 1 } },
+      {
+        id: 'three',
+        from: 'b',
+        to: 'a',
+        own: {
+          guess: 1,
+          into: (_, out) => {
+            out[0] = NaN;
+            out[1] = NaN;
+          },
+        },
+      },
+    ],
+  };
+  const { status, flows, pressures } = solveNetwork(broken);
+  expect(status).toBe('singular');
+  for (const q of flows.values()) expect(Number.isFinite(q)).toBe(true);
+  expect(Number.isFinite(pressures.get('a'))).toBe(true);
+});

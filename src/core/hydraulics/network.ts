@@ -106,7 +106,11 @@ export function readyNetwork(network: FlowNetwork): ReadyNetwork {
     for (let i = 0; i < MAX_ITERATIONS; i += 1) {
       if (!step()) return { status: 'singular', iterations: i };
       const moved = move(1);
-      if (!Number.isFinite(moved)) return { status: 'singular', iterations: i };
+      if (!Number.isFinite(moved)) {
+        flows.fill(0);
+        heads.fill(0);
+        return { status: 'singular', iterations: i };
+      }
       damping = moved > before ? Math.max(0.1, damping / 2) : Math.min(1, damping * 1.5);
       const next = moved ** 3 / (i === 0 ? 1 : before ** 2);
       if (damping < 1) move(damping - 1);

@@ -43,7 +43,7 @@ export const isNearHome = (
   );
 };
 
-/** The edit that keeps where the builder put a part that a search slides; null where it is kept. */
+/** The edit that keeps where the builder put a part that a search moves; null where none slides. */
 export function keepHome(component: Component): Edit | null {
   const home = homeOf(component);
   const may = freedomOf(component);

@@ -158,10 +158,10 @@ class LayoutSearch {
     const better = best.measured.missing === before.missing && best.worth < worthNow - WORTH_MM;
     if (!fewerMissing && !better) return null;
     const { edits, parts } = best.changes;
-    // Asked again, it slides no farther from where the builder put it.
+    // Asked again, nothing slides farther from where the builder put it.
     const homes = parts.flatMap((p) => {
-      const component = p.slid ? findComponent(this.design, p.component) : undefined;
-      return (component && keepHome(component)) ?? [];
+      const component = findComponent(this.design, p.component);
+      return (p.slid || p.turned) && component ? (keepHome(component) ?? []) : [];
     });
     const all = [...edits, ...homes];
     return {

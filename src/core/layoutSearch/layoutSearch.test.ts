@@ -251,6 +251,13 @@ describe('slides are counted from where the builder put a part', () => {
     expect(now.settings.mayMove).toEqual({ turn: true, slide_mm: 40 });
   });
 
+  test('another case is another home', () => {
+    const kept = keepHome(radiator) as NonNullable<ReturnType<typeof keepHome>>;
+    const moved = applyEdit(tower, kept).design;
+    const now = applyEdit(moved, { do: 'case.choose', case: catalogued('case', 'case-alder-42') });
+    for (const c of now.design.components) expect(c.settings.mayMove?.home).toBeUndefined();
+  });
+
   test('asked for again and again, nothing slides farther than it may in all', () => {
     let design = built(
       [

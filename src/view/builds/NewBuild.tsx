@@ -233,13 +233,17 @@ function CaseAdvice({
   const [best] = rooms;
   if (heat_W === null || !best)
     return (
-      <>Say about how many watts the parts make, and cases that hold radiators enough come first.</>
+      <>
+        Say about how many watts the parts make, and cases that hold radiators enough come first. It
+        is asked for this alone; the parts themselves are named next.
+      </>
     );
   const watts = `${formatNumber(heat_W)} W`;
   if (chosen?.isEnough)
     return (
       <>
-        {chosen.box.name} holds radiators enough for {watts}, quietly.
+        {chosen.box.name} holds radiators enough for {watts} to stay quiet, by {WATTS_A_SECTION} W a
+        section of 120 mm (common practice).
       </>
     );
   const instead =
@@ -256,7 +260,7 @@ function CaseAdvice({
   return (
     <>
       {chosen
-        ? `${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet.`
+        ? `${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet (common practice).`
         : `For ${watts} to stay quiet a case must hold about ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common practice).`}{' '}
       {instead}
     </>
