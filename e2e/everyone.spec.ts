@@ -57,6 +57,25 @@ test('in forced colours every page keeps its words, its focus and its marks', as
     expect([path, outline]).toEqual([path, '']);
   }
   expect(barred).toEqual([]);
+
+  // What is chosen is told by its line, and what is taken by a bar: neither is lost to the colours.
+  await page.goto('/builds/fenland-flood-tower/case?view=space', { waitUntil: 'networkidle' });
+  const view = page.getByRole('radiogroup', { name: 'View' });
+  const lineOf = (name: string): Promise<string> =>
+    view
+      .getByRole('radio', { name, exact: true })
+      .evaluate((e) => getComputedStyle(e).borderBottomColor);
+  const ground = await page.evaluate(() => {
+    document.body.style.setProperty('outline-color', 'Canvas');
+    return getComputedStyle(document.body).outlineColor;
+  });
+  expect(await lineOf('front')).toBe(ground);
+  expect(await lineOf('in space')).not.toBe(ground);
+  const colours = await page
+    .getByRole('img', { name: /^Front mount: / })
+    .locator('div')
+    .evaluateAll((bars) => bars.map((b) => getComputedStyle(b).backgroundColor));
+  expect(new Set(colours).size).toBeGreaterThan(1);
 });
 
 test('from Builds to the exported list by keyboard alone, in 150 keys', async ({ page }) => {
