@@ -122,7 +122,7 @@ test('from Builds to the exported list by keyboard alone, in 150 keys', async ({
     timeout: 60_000,
   });
   await press('Control+k');
-  await expect(page.getByRole('textbox', { name: 'Command' })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'Command' })).toBeFocused();
   await type('export list');
   const [list] = await Promise.all([page.waitForEvent('download'), press('Enter')]);
   const csv = readFileSync((await list.path()) ?? '', 'utf8');

@@ -26,7 +26,7 @@ test('export: one dialog for every file; several go into a ZIP, the book is a PD
 
   // From the command search, too.
   await page.keyboard.press('Control+k');
-  await page.getByRole('textbox', { name: 'Command' }).fill('export bends');
+  await page.getByRole('combobox', { name: 'Command' }).fill('export bends');
   const [bends] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
   expect(bends.suggestedFilename()).toBe('dawn-chorus-desk-bends.csv');
 });
@@ -40,7 +40,7 @@ test('charts are saved as SVG and PNG, tables copied, from the command search', 
   await expect(page.locator('svg.recharts-surface').first()).toBeVisible();
   const run = async (words: string): Promise<void> => {
     await page.keyboard.press('Control+k');
-    await page.getByRole('textbox', { name: 'Command' }).fill(words);
+    await page.getByRole('combobox', { name: 'Command' }).fill(words);
     await page.keyboard.press('Enter');
   };
   const [svg] = await Promise.all([page.waitForEvent('download'), run('save chart: ')]);

@@ -81,7 +81,7 @@ test('keys: digits, brackets along the flow, Ctrl+K', async ({ page }) => {
     'true',
   );
   await page.keyboard.press('Control+k');
-  await page.getByRole('textbox', { name: 'Command' }).fill('go mat');
+  await page.getByRole('combobox', { name: 'Command' }).fill('go mat');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/materials(\?|$)/);
 });

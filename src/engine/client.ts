@@ -2,6 +2,7 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
+import { shownUnits } from '@/core/units';
 import type { Change } from './changes';
 import type { EngineApi } from './engine.worker';
 import { runJob, type JobInput, type JobName, type JobResult } from './jobs';
@@ -57,7 +58,7 @@ export class Engine {
   /** Another design in its place. */
   replaced(design: Design): void {
     this.design = design;
-    this.changes = this.changes.filter((c) => c.kind === 'shelves');
+    this.changes = this.changes.filter((c) => c.kind === 'shelves' || c.kind === 'units');
     this.note({ kind: 'design', design });
   }
 
@@ -74,6 +75,7 @@ export class Engine {
 
   private whole(): Change[] {
     return [
+      { kind: 'units', units: shownUnits() },
       { kind: 'shelves', partLists: this.partLists },
       { kind: 'design', design: this.design },
     ];

@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession, type Session } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import { showUnits } from '@/core/units';
 import type { Change } from './changes';
 import { runJob, type JobName } from './jobs';
 
@@ -45,6 +46,7 @@ const api = {
 
 function follow(change: Change): void {
   if (change.kind === 'shelves') partLists = change.partLists;
+  else if (change.kind === 'units') showUnits(change.units);
   else if (change.kind === 'design') replace(change.design);
   else session?.apply(change.edit);
 }

@@ -2,7 +2,15 @@ import { matchesOf } from '../matching';
 import { isMeasuredHere, type Design } from '../design';
 import { verdictOf, type Finding, type Stage, type Verdict } from '../checks';
 import { worstRise } from '../thermal';
-import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts, plural } from '../units';
+import {
+  formatFlow,
+  formatKelvin,
+  formatMeasure,
+  formatMoney,
+  formatNumber,
+  formatWatts,
+  plural,
+} from '../units';
 import type { Reports, StageState, StageStates } from './types';
 
 /** What the rail says of each stage: its verdict, and its one result. */
@@ -143,11 +151,11 @@ function materialsState({ corrosion: metals }: Reports, found: Findings): StageS
 function runsState({ runs, bom: list }: Reports, found: Findings): StageState {
   const tubes = runs.filter((r) => r.by === 'tube');
   const unrouted = tubes.filter((r) => r.estimated).length;
-  const metres = formatNumber(list.tube_mm / 1000, { decimals: 1 });
+  const metres = formatMeasure(list.tube_mm / 1000, 'm', { decimals: 1 });
   const words = (): string => {
     if (tubes.length === 0) return 'not connected';
-    if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres} m`;
-    return `${unrouted} not routed, ~${metres} m`;
+    if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres}`;
+    return `${unrouted} not routed, ~${metres}`;
   };
   return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
 }

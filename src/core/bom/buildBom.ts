@@ -1,3 +1,4 @@
+import { formatMeasure, formatMillimetres } from '../units';
 import {
   capPieces,
   loopByTube,
@@ -9,6 +10,7 @@ import {
   type Loop,
   type LoopId,
   type ComponentId,
+  priceIn,
 } from '../design';
 import { matchesOf } from '../matching';
 import { distance } from '../geometry';
@@ -128,7 +130,7 @@ export function buildBom(
       maker: part.maker,
       quantity,
       unit,
-      unitPrice: part.price_minor,
+      unitPrice: priceIn(design.brief, part.price_minor),
       total: 0,
       have: 0,
       tool,
@@ -189,7 +191,7 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        `the cables on the ${line.header} reach ${Math.round(line.reach_mm ?? 0)} mm of about ${Math.round(line.way_mm ?? 0)} mm`,
+        `the cables on the ${line.header} reach ${formatMillimetres(line.reach_mm ?? 0)} of about ${formatMillimetres(line.way_mm ?? 0)}`,
         { estimated: true },
       );
   addRisers(system, add);
@@ -240,7 +242,7 @@ function addRisers({ design, placed }: System, add: Add): void {
       .sort((a, b) => (a.length_mm ?? 0) - (b.length_mm ?? 0));
     const riser = risers.find((c) => (c.length_mm ?? 0) >= way) ?? risers[risers.length - 1];
     if (riser)
-      add(riser, 1, 'piece', [id], `${name} stands about ${Math.round(way)} mm from its slot`, {
+      add(riser, 1, 'piece', [id], `${name} stands about ${formatMillimetres(way)} from its slot`, {
         estimated: true,
       });
   }
@@ -363,7 +365,7 @@ function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], a
   const [first] = loops,
     tubes = tubesIn(loops, runs);
   if (!first) return;
-  const words = `${tubes.length} runs, ${(cuts.total_mm / 1000).toFixed(2)} m`;
+  const words = `${tubes.length} runs, ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })}`;
   const estimated = tubes.some((r) => r.estimated);
   const why = cuts.plan
     ? `${words}, and ${SPARE_STICKS} stick to practise on`
@@ -431,7 +433,7 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     volume.bottles,
     'bottle',
     [loop.id],
-    `${loop.name} holds ${Math.round(volume.total_mL)} mL; 15 % margin`,
+    `${loop.name} holds ${formatMeasure(volume.total_mL, 'mL')}; 15 % margin`,
     { estimated },
   );
 }

@@ -1,3 +1,4 @@
+import { priceIn, type Brief } from '../design';
 import type { CoolantPart } from '../components';
 
 /** What to pour together for so much coolant, mL. */
@@ -37,13 +38,18 @@ export interface CoolantCost {
 }
 
 /** Fills over three years, the first one counted, and what their bottles come to. */
-export function coolantCost(coolant: CoolantPart, volume_mL: number): CoolantCost {
+export function coolantCost(
+  coolant: CoolantPart,
+  volume_mL: number,
+  brief: Pick<Brief, 'exchange'> = {},
+): CoolantCost {
+  const price_minor = priceIn(brief, coolant.price_minor);
   const fills = Math.max(1, Math.ceil((12 * YEARS_COMPARED) / changeEvery(coolant) - 1e-9));
   return {
     fills,
-    total_minor: fills * mixFor(coolant, volume_mL).bottles * coolant.price_minor,
+    total_minor: fills * mixFor(coolant, volume_mL).bottles * price_minor,
     perLitre_minor: Math.round(
-      (1000 * coolant.price_minor) / (coolant.bottle_mL * (1 + (coolant.waterParts ?? 0))),
+      (1000 * price_minor) / (coolant.bottle_mL * (1 + (coolant.waterParts ?? 0))),
     ),
   };
 }

@@ -1,4 +1,4 @@
-import { type ComponentId } from '../design';
+import { type ComponentId, priceIn } from '../design';
 import type { Bom } from '.';
 import type { System } from '../system';
 import type { Part } from '../components';
@@ -64,7 +64,9 @@ export function requirements(
         .filter((p) => p.id !== component.part.id && standsIn(component.part, p))
         .sort((a, b) => a.price_minor - b.price_minor)[0];
       const pieces = component.part.kind === 'fan' ? (placed.get(component.id)?.count ?? 1) : 1;
-      const more = plain ? (component.part.price_minor - plain.price_minor) * pieces : 0;
+      const more = plain
+        ? priceIn(design.brief, component.part.price_minor - plain.price_minor) * pieces
+        : 0;
       return plain && more > 0
         ? [
             {

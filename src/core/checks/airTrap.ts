@@ -3,7 +3,7 @@ import { heightOf } from '../system';
 import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { trappedAir } from '../loops';
-import { formatNumber } from '../units';
+import { formatMeasure } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
 
@@ -66,7 +66,7 @@ export const airTrap: SpatialCheck = {
             pockets.length > 0
               ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { component: string }).component) : `${pockets.length} parts`} of ${loop.name}`
               : `Air can stay in ${humps.length === 1 ? 'a tube' : `${humps.length} tubes`} of ${loop.name}`,
-          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.component)}, up to ${formatNumber(p.mL)} mL`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatNumber(h.over)} mm over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
+          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.component)}, up to ${formatMeasure(p.mL, 'mL')}`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatMeasure(h.over, 'mm')} over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
           ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
           candidates: () =>
             triedFixes(

@@ -1,7 +1,7 @@
 import { findComponent, type Cap, type LoopId } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { capAdapters, capFits, draining } from '../loops';
-import { formatNumber } from '../units';
+import { formatMeasure } from '../units';
 import { nameOf, portHeight, type CheckInputs, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
 
@@ -68,10 +68,10 @@ export const drainLow: OperatingCheck = {
       return [
         {
           subjects: [loop.id, ...now.stays.map((s) => s.component)],
-          title: `About ${formatNumber(now.stays_mL)} mL stay in ${loop.name} when it is drained`,
+          title: `About ${formatMeasure(now.stays_mL, 'mL')} stay in ${loop.name} when it is drained`,
           detail: `${now.stays
             .slice(0, 4)
-            .map((s) => `${nameOf(context, s.component)} ${formatNumber(s.mL)} mL`)
+            .map((s) => `${nameOf(context, s.component)} ${formatMeasure(s.mL, 'mL')}`)
             .join(', ')}. Tilt the case to empty it, or blow gently into the fill port.`,
           measured: now.stays_mL,
           limit: SHARE * total,

@@ -1,5 +1,5 @@
 import type { Diagnostic } from './diagnostic';
-import { formatNumber } from '../units';
+import { formatMeasure, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
 /**
@@ -33,7 +33,7 @@ export const fanStall: OperatingCheck = {
         {
           subjects: [h.id, ...turning.map((f) => f.component)],
           title: `Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
-          detail: `${formatNumber(h.airDrop_Pa, { decimals: 1 })} Pa stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
+          detail: `${formatMeasure(h.airDrop_Pa, 'Pa', { decimals: 1 })} stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
           measured: 100 * share,
           limit: 100 * STALL_SHARE,
           unit: '%',

@@ -1,7 +1,7 @@
 import type { Diagnostic, Fix } from './diagnostic';
 import type { Loop } from '../design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '../bom';
-import { formatNumber } from '../units';
+import { formatMeasure, formatShown } from '../units';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
 export const fillExpansion: OperatingCheck = {
@@ -27,7 +27,7 @@ export const fillExpansion: OperatingCheck = {
           severity: verdict,
           subjects: [loop.id],
           title: `${loop.name} has little air to expand into`,
-          detail: `From ${formatNumber(e.cold_C)} to ${formatNumber(e.hot_C)} °C it grows by ${formatNumber(e.grows_mL, { decimals: 1 })} mL into ${formatNumber(e.air_mL)} mL of air and tubes that give ${formatNumber(e.swells_mL, { decimals: 1 })} mL: ${Number.isFinite(e.rises_bar) ? `${formatNumber(e.rises_bar, { decimals: 2 })} bar above room pressure` : 'there is no air to take it up'}, closed cold. Closed warm it would be ${formatNumber(e.sinks_bar, { decimals: 2 })} bar below room pressure when cold.`,
+          detail: `From ${formatShown(e.cold_C, '°C')} to ${formatMeasure(e.hot_C, '°C')} it grows by ${formatMeasure(e.grows_mL, 'mL', { decimals: 1 })} into ${formatMeasure(e.air_mL, 'mL')} of air and tubes that give ${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}: ${Number.isFinite(e.rises_bar) ? `${formatMeasure(e.rises_bar, 'bar', { decimals: 2 })} above room pressure` : 'there is no air to take it up'}, closed cold. Closed warm it would be ${formatMeasure(e.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`,
           measured: Math.min(99, e.rises_bar),
           limit: GROWTH_LIMIT_BAR,
           unit: 'bar',
@@ -49,7 +49,7 @@ function lowerFills(context: CheckInputs, loop: Loop): readonly Fix[] {
   return FILLS.map((share) => Math.round(share * largest.volume_mL))
     .filter((fill_mL) => fill_mL < largest.fill_mL)
     .map((fill_mL) => ({
-      label: `Fill ${nameOf(context, largest.id)} to ${formatNumber(fill_mL)} mL only`,
+      label: `Fill ${nameOf(context, largest.id)} to ${formatMeasure(fill_mL, 'mL')} only`,
       edit: { do: 'component.fill', component: largest.id, fill_mL },
     }));
 }

@@ -1,4 +1,4 @@
-import { formatMillimetres, formatNumber } from '../units';
+import { formatMillimetres, formatMeasure, formatNumber } from '../units';
 import type { SpatialCheck } from './inputs';
 
 /** Losses worth naming, Pa at 1 m/s: about a dust filter's. */
@@ -18,7 +18,7 @@ export const fitBlocked: SpatialCheck = {
       .map((a) => ({
         subjects: [a.component],
         title: `The air of ${a.name} is hindered by ${a.by ?? 'what is before it'}`,
-        detail: `${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)} % of its face: about ${formatNumber(a.loss_Pa, { decimals: 1 })} Pa at 1 m/s, as much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted in the cooling.`,
+        detail: `${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)} % of its face: about ${formatMeasure(a.loss_Pa, 'Pa', { decimals: 1 })} at 1 m/s, as much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted in the cooling.`,
         measured: a.loss_Pa,
         limit: WORTH_PA,
         unit: 'Pa',

@@ -1,4 +1,4 @@
-import { formatMillimetres } from '../units';
+import { formatMeasure, formatMillimetres } from '../units';
 import { cableTrunk } from '../wiring';
 import type { SpatialCheck } from './inputs';
 
@@ -20,7 +20,7 @@ export const fitCables: SpatialCheck = {
       {
         subjects: ['case'],
         title: 'The cables are deeper than the clearance behind the tray',
-        detail: `Together they fill about ${Math.round(area_mm2 / 100)} cm², ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
+        detail: `Together they fill about ${formatMeasure(area_mm2 / 100, 'cm²')}, ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
         measured: depth_mm,
         limit: behind_mm,
         unit: 'mm',

@@ -3,7 +3,7 @@ import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
 import { compileSystem, nearestSlide, screwedAs, slidesOn } from '../system';
-import { formatNumber } from '../units';
+import { formatMeasure } from '../units';
 import type { SpatialInputs } from './inputs';
 import { firstSlide } from './places';
 
@@ -96,7 +96,7 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
       )) {
         const by = to - p.slide_mm;
         fixes.push({
-          label: `Slide ${component.name} by ${formatNumber(by, { signed: true })} mm`,
+          label: `Slide ${component.name} by ${formatMeasure(by, 'mm', { signed: true })}`,
           edit: placing(component, { ...p, slide_mm: to }),
         });
       }
@@ -202,7 +202,7 @@ function smaller(context: SpatialInputs, component: Component): Fix[] {
       .sort((a, b) => b.size[1] - a.size[1])
       .slice(0, 2)
       .map((p) => ({
-        label: `Use a shorter reservoir: ${p.name}, ${formatNumber(p.size[1])} mm`,
+        label: `Use a shorter reservoir: ${p.name}, ${formatMeasure(p.size[1], 'mm')}`,
         edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }

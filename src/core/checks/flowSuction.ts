@@ -1,5 +1,5 @@
 import type { Diagnostic } from './diagnostic';
-import { formatNumber } from '../units';
+import { formatMeasure } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
 /**
@@ -32,7 +32,7 @@ export const flowSuction: OperatingCheck = {
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',
-            detail: `${formatNumber(-over, { decimals: 1 })} kPa below the air outside: ${formatNumber(-at.relative_kPa, { decimals: 1 })} kPa are lost between the reservoir and the pump, ${formatNumber(at.height_kPa, { decimals: 1, signed: true })} kPa come from its height.`,
+            detail: `${formatMeasure(-over, 'kPa', { decimals: 1 })} below the air outside: ${formatMeasure(-at.relative_kPa, 'kPa', { decimals: 1 })} are lost between the reservoir and the pump, ${formatMeasure(at.height_kPa, 'kPa', { decimals: 1, signed: true })} come from its height.`,
           },
         ];
       });

@@ -1,4 +1,4 @@
-import { formatCelsius, formatNumber } from '../units';
+import { formatCelsius, formatMeasure, formatNumber } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 import { SPOT_MARGIN_K } from './limits';
@@ -24,7 +24,7 @@ export const heatOver: OperatingCheck = {
           if (s.cooledBy) return 'Cooler coolant, more flow or a better block bring it down.';
           return 'Put a block on it, or move more air through the case.';
         }
-        return `Only ${formatNumber(margin, { decimals: 1 })} K are left.`;
+        return `Only ${formatMeasure(margin, 'K', { decimals: 1 })} are left.`;
       };
       return [
         {

@@ -1,6 +1,6 @@
 import { COOLANT_RANGE_C } from '../fluids';
 import { BEND_RATIOS } from '../hydraulics';
-import { formatCelsius, formatFlow, formatNumber } from '../units';
+import { formatCelsius, formatFlow, formatNumber, formatShown } from '../units';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
 
@@ -85,7 +85,7 @@ const ofCoolant = ({ heat }: CheckInputs): readonly Outside[] =>
       : [
           {
             component: id,
-            what: `properties of its coolant at ${formatCelsius(out)}, fitted from ${COOLANT_RANGE_C.min} to ${COOLANT_RANGE_C.max} °C`,
+            what: `properties of its coolant at ${formatCelsius(out)}, fitted from ${formatShown(COOLANT_RANGE_C.min, '°C')} to ${formatCelsius(COOLANT_RANGE_C.max)}`,
           },
         ];
   });

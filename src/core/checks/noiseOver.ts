@@ -1,4 +1,4 @@
-import { formatNumber } from '../units';
+import { formatMeasure, formatNumber } from '../units';
 import type { OperatingCheck } from './inputs';
 import { quietestFix } from './quietestFix';
 
@@ -18,7 +18,7 @@ export const noiseOver: OperatingCheck = {
       {
         subjects: [],
         title: `${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)} dBA are wanted`,
-        detail: `Estimated at ${formatNumber(context.design.brief.listener_m, { decimals: 1 })} m. ${adviceWords(quietest, noise_dBA)}`,
+        detail: `Estimated at ${formatMeasure(context.design.brief.listener_m, 'm', { decimals: 1 })}. ${adviceWords(quietest, noise_dBA)}`,
         measured: now,
         limit: noise_dBA,
         unit: 'dBA',

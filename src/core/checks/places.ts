@@ -1,3 +1,4 @@
+import { formatMillimetres } from '../units';
 import { hostsFor } from '../matching';
 import type { Design, Component, Placement } from '../design';
 import { nearestSlide, screwedAs, slidesOn } from '../system';
@@ -263,7 +264,8 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   const row = mount.fans.find((f) => f.size_mm === part.section_mm);
   if (!row) return `no holes for ${part.section_mm} mm fans`;
   if (row.count < part.sections) return `${row.count} of its ${part.sections} sections fit`;
-  if (mount.length_mm < part.size[0]) return `${mount.length_mm} mm of rail for ${part.size[0]} mm`;
+  if (mount.length_mm < part.size[0])
+    return `${formatMillimetres(mount.length_mm)} of rail for ${formatMillimetres(part.size[0])}`;
   return missesHoles(mount, part)
     ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
     : null;

@@ -1,6 +1,6 @@
 import type { Diagnostic } from './diagnostic';
 import { ratingTroubles } from '../hydraulics';
-import { formatNumber } from '../units';
+import { formatMeasure } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
 export const pumpRatings: OperatingCheck = {
@@ -15,8 +15,8 @@ export const pumpRatings: OperatingCheck = {
       if (component.part.kind !== 'pump') return [];
       return ratingTroubles(component.part).map((t): Diagnostic => ({
         subjects: [component.id],
-        title: `${nameOf(context, component.id)}: printed ${t.of} of ${formatNumber(t.printed, { decimals: t.unit === 'kPa' ? 0 : 1 })} ${t.unit} cannot be what it gives`,
-        detail: `${t.words} ${t.of === 'pressure' ? 'Its head weighs' : 'The curve says'} ${formatNumber(t.gives, { decimals: 1 })} ${t.unit}.`,
+        title: `${nameOf(context, component.id)}: printed ${t.of} of ${formatMeasure(t.printed, t.unit, { decimals: t.unit === 'kPa' ? 0 : 1 })} cannot be what it gives`,
+        detail: `${t.words} ${t.of === 'pressure' ? 'Its head weighs' : 'The curve says'} ${formatMeasure(t.gives, t.unit, { decimals: 1 })}.`,
         measured: t.printed,
         limit: t.gives,
         unit: t.unit,

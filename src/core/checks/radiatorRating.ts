@@ -1,6 +1,6 @@
 import type { Diagnostic } from './diagnostic';
 import { compareRating } from '../thermal';
-import { formatNumber } from '../units';
+import { formatMeasure, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
 
 /**
@@ -26,7 +26,7 @@ export const radiatorRating: OperatingCheck = {
       return [
         {
           subjects: [r.id],
-          title: `${nameOf(context, r.id)}: ${formatNumber(rating.heat_W)} W at ${formatNumber(rating.difference_K, { decimals: 1 })} K are ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K`,
+          title: `${nameOf(context, r.id)}: ${formatNumber(rating.heat_W)} W at ${formatMeasure(rating.difference_K, 'K', { decimals: 1 })} are ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K`,
           detail: `At ${formatNumber(rating.speed_rpm)} rpm we make it ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K. ${compared.ratio > 1 ? 'Printed figures are often taken at a larger difference, without a case around it, or with other fans.' : 'Printed lower than the model: measured points would settle it.'}`,
           measured: compared.printed_WK,
           limit: compared.ours_WK,

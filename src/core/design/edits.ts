@@ -1,4 +1,4 @@
-import { isoMinutes } from '../units';
+import { formatMeasure, formatShown, isoMinutes } from '../units';
 import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
 import type {
   CaseAir,
@@ -373,6 +373,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'brief.set':
       Object.assign(draft.brief, edit.values);
       if (draft.brief.summer_C === undefined) delete draft.brief.summer_C;
+      if (draft.brief.exchange === undefined) delete draft.brief.exchange;
       return;
     case 'brief.limit':
       Object.assign(draft.brief.limits, edit.values);
@@ -783,7 +784,7 @@ function setFill({ id, part }: Draft<Component>, fill_mL: number): void {
   if (part.kind !== 'reservoir') throw new EditError(`A ${part.kind} has no fill mark.`, place);
   if (!(fill_mL >= 1 && fill_mL <= part.volume_mL))
     throw new EditError(
-      `The fill must be 1 to ${part.volume_mL} mL, what the reservoir holds.`,
+      `The fill must be ${formatShown(1, 'mL')} to ${formatMeasure(part.volume_mL, 'mL')}, what the reservoir holds.`,
       `${place}.fill_mL`,
     );
   part.fill_mL = fill_mL;

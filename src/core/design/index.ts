@@ -70,6 +70,7 @@ export {
   type PatchEdit,
 } from './edits';
 export { DEFAULT_BRIEF, emptyDesign, EMPTY_LAYOUT } from './empty';
+export { exchangeOf, inCurrency, PARTS_CURRENCY, priceIn } from './money';
 export {
   capPieces,
   componentName,

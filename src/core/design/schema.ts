@@ -16,6 +16,7 @@ export const briefSchema = Joi.object({
   currency: Joi.string()
     .pattern(/^[A-Z]{3}$/, 'three capital letters')
     .required(),
+  exchange: Joi.number().min(1e-4).max(1e5).optional(),
   loadCase: LOAD_CASE.required(),
   limits: Joi.object({
     deltaT_K: Joi.number().min(0.5).max(60).required(),

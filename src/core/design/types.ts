@@ -34,8 +34,10 @@ export const BUILD_BYTES = 4_000_000;
 export interface Brief {
   readonly room_C: number;
   readonly altitude_m: number;
-  /** Three letters; prices are taken to be in it. */
+  /** Three letters; what is bought is told in it. */
   readonly currency: string;
+  /** How many of it one of the parts' prices currency is; 1 where nothing is said. */
+  readonly exchange?: number | undefined;
   /** The load case the limits are judged in. */
   readonly loadCase: LoadCaseId;
   readonly limits: {

@@ -1,3 +1,4 @@
+import { decimalsShown, valueShown } from '../units';
 import { union, type Vec } from '../geometry';
 import { samplePath } from '../routing';
 import type { PlacedComponent, System } from '../system';
@@ -172,7 +173,10 @@ function dimensionShapes(
   ];
 }
 
-const mm = (v: number): string => String(Math.round(v * 10) / 10);
+const mm = (v: number): string => {
+  const decimals = decimalsShown(1, 'mm');
+  return String(Number(valueShown(v, 'mm').toFixed(decimals)));
+};
 
 /** A dimension line with a tick at either end and its figure over the middle. */
 function dimension(from: Point, to: Point, text: string, isUpright: boolean): ElevationShape[] {

@@ -1,3 +1,4 @@
+import { formatMillimetres } from '../units';
 import { applyEdit, componentName, type Design, type Edit } from '../design';
 import type { Part, TubePart } from '../components';
 import { compileSystem } from '../system';
@@ -39,7 +40,7 @@ export function openingsFor(
       noRoute: { [connection]: null },
     };
     found.push({
-      label: `${label}: a route of ${Math.round(pathLength(route.path))} mm`,
+      label: `${label}: a route of ${formatMillimetres(pathLength(route.path))}`,
       edit: { do: 'batch', edits: [...edits, laid] },
     });
   }

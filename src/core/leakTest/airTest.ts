@@ -1,3 +1,4 @@
+import { formatCelsius, formatMeasure, formatShown } from '../units';
 /** A look at the gauge: over the room's pressure, with the room's temperature. */
 export interface GaugeReading {
   /** Since the test began, min. */
@@ -62,10 +63,11 @@ export function readingTrouble(reading: GaugeReading, limit_mbar: number): strin
   const { at_min, gauge_mbar, temp_C } = reading;
   if (!(at_min >= 0 && at_min <= 14 * 24 * 60)) return 'Time must be 0 to 14 days after the start.';
   if (!(gauge_mbar >= -1000 && gauge_mbar <= 5000))
-    return 'The gauge must read −1,000 to 5,000 mbar.';
-  if (!(temp_C >= -20 && temp_C <= 60)) return 'The room must be −20 to 60 °C.';
+    return `The gauge must read ${formatShown(-1000, 'mbar')} to ${formatMeasure(5000, 'mbar')}.`;
+  if (!(temp_C >= -20 && temp_C <= 60))
+    return `The room must be ${formatShown(-20, '°C')} to ${formatCelsius(60)}.`;
   if (gauge_mbar > limit_mbar + 0.5)
-    return `${Math.round(gauge_mbar)} mbar is over the lowest rating in the loop, ${Math.round(limit_mbar)} mbar: let air out first.`;
+    return `${formatMeasure(gauge_mbar, 'mbar')} is over the lowest rating in the loop, ${formatMeasure(limit_mbar, 'mbar')}: let air out first.`;
   return null;
 }
 

@@ -1,3 +1,4 @@
+import { formatCelsius, formatFlow, unitShown } from '../units';
 import {
   componentName,
   findComponent,
@@ -70,23 +71,28 @@ export function readingDoubts(design: Design, reading: Reading): readonly string
   const { room_C, coolant_C = {}, flow_Lmin = {}, spots_C = {} } = reading;
   const loopName = (id: string): string => design.loops.find((l) => l.id === id)?.name ?? id;
   const doubts: string[] = [];
-  if (!(room_C >= 5 && room_C <= 45)) doubts.push(`A room at ${room_C} °C: is that in °C?`);
+  if (!(room_C >= 5 && room_C <= 45))
+    doubts.push(`A room at ${formatCelsius(room_C, 1)}: is that in ${unitShown('°C')}?`);
   for (const [loop, temp] of Object.entries(coolant_C)) {
     if (temp < room_C - 1)
       doubts.push(
-        `${loopName(loop)} reads ${temp} °C, below the room at ${room_C} °C: no radiator cools below the room. Are the two thermometers the same?`,
+        `${loopName(loop)} reads ${formatCelsius(temp, 1)}, below the room at ${formatCelsius(room_C, 1)}: no radiator cools below the room. Are the two thermometers the same?`,
       );
     if (temp > 70)
-      doubts.push(`${loopName(loop)} reads ${temp} °C: stop the machine if that is true.`);
+      doubts.push(
+        `${loopName(loop)} reads ${formatCelsius(temp, 1)}: stop the machine if that is true.`,
+      );
   }
   for (const [loop, flow] of Object.entries(flow_Lmin))
     if (!(flow >= 0 && flow <= 20))
-      doubts.push(`${loopName(loop)}: ${flow} L/min is not in L/min.`);
+      doubts.push(`${loopName(loop)}: ${formatFlow(flow)} is not in ${unitShown('L/min')}.`);
   for (const [spot, temp] of Object.entries(spots_C)) {
     const coolest = Math.min(room_C, ...Object.values(coolant_C));
     const name = findComponent(design, spot.split('/')[0] as ComponentId)?.name ?? spot;
     if (temp < coolest - 1)
-      doubts.push(`${name} reads ${temp} °C, below what cools it: which sensor is that?`);
+      doubts.push(
+        `${name} reads ${formatCelsius(temp, 1)}, below what cools it: which sensor is that?`,
+      );
   }
   return doubts;
 }

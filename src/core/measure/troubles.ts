@@ -1,9 +1,13 @@
+import { formatMillimetres } from '../units';
 import { BOARD_STANDARDS } from '../components';
 import type { Box } from '../geometry';
 import type { CaseDraft, DraftTrouble, MountDraft } from './caseDraft';
 import { axesOfMount } from './rails';
 
-const mm = (v: number): string => `${Math.round(v * 10) / 10} mm`;
+const mm = (v: number): string => {
+  const tenths = Math.round(v * 10) / 10;
+  return formatMillimetres(tenths, Number.isInteger(tenths) ? 0 : 1);
+};
 const SIDES = ['length', 'height', 'width'] as const;
 
 /**

@@ -7,6 +7,7 @@ import {
   type Component,
   type Placement,
   findComponent,
+  priceIn,
 } from '../design';
 import { atFullSpeed, flowAtShares, networkOf, pumpMargin, slowestShareFor } from '../hydraulics';
 import {
@@ -185,7 +186,7 @@ export function pumpChoice(
     allNoise_dBA: (slow ?? fast).all,
     slowerCosts_K: fastRoom === null || slowRoom === null ? null : fastRoom - slowRoom,
     headroom_K: slowRoom,
-    price_minor: count * part.price_minor,
+    price_minor: count * priceIn(brief, part.price_minor),
   };
 }
 

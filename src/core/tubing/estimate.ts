@@ -1,3 +1,4 @@
+import { formatMillimetres } from '../units';
 import {
   componentName,
   loopOfRun,
@@ -140,7 +141,9 @@ function estimateRun(system: System, whole: Loop, connection: Connection): Run {
     turning_deg: shape.turning,
     volume_mL: ((Math.PI / 4) * tube.inner_mm ** 2 * shape.length) / 1000,
     guess:
-      a && b ? null : `one end has no place in the case yet: ${UNPLACED_LENGTH_MM} mm put down`,
+      a && b
+        ? null
+        : `one end has no place in the case yet: ${formatMillimetres(UNPLACED_LENGTH_MM)} put down`,
   };
 }
 

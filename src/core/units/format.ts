@@ -28,22 +28,6 @@ export function formatNumber(
   return sign + grouped + (fraction ? `.${fraction}` : '');
 }
 
-export const formatKelvin = (k: number | null | undefined): string =>
-  `${formatNumber(k, { decimals: 1, signed: true })} K`;
-export const formatCelsius = (c: number | null | undefined, decimals = 0): string =>
-  `${formatNumber(c, { decimals })} °C`;
-export const formatFlow = (q: number | null | undefined): string =>
-  `${formatNumber(q, { decimals: 1 })} L/min`;
-export const formatCubicMetres = (v: number | null | undefined): string =>
-  `${formatNumber(v)} m³/h`;
-export const formatWatts = (w: number | null | undefined): string => `${formatNumber(w)} W`;
-export const formatMillimetres = (mm: number | null | undefined, decimals = 0): string =>
-  `${formatNumber(mm, { decimals })} mm`;
-export const formatKilopascals = (p: number | null | undefined): string =>
-  `${formatNumber(p, { decimals: 1 })} kPa`;
-export const formatSound = (l: number | null | undefined): string => `${formatNumber(l)} dBA`;
-export const formatSpeed = (n: number | null | undefined): string => `${formatNumber(n)} rpm`;
-
 /** Minor currency units as "412.50"; whole amounts lose the cents when `short`. */
 export function formatMoney(minor: number | null | undefined, short = false): string {
   if (minor === null || minor === undefined || !Number.isFinite(minor)) return '–';

@@ -18,20 +18,28 @@ export {
 export { falsePosition, type RootTolerance } from './root';
 export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';
+export { formatNumber, formatMoney, plural, type FormatOptions } from './format';
 export {
-  formatNumber,
-  formatKelvin,
+  decimalsShown,
   formatCelsius,
   formatCubicMetres,
   formatFlow,
-  formatWatts,
-  formatMillimetres,
+  formatKelvin,
   formatKilopascals,
+  formatMeasure,
+  formatMillimetres,
+  formatShown,
+  formatSize,
   formatSound,
   formatSpeed,
-  formatMoney,
-  plural,
-  type FormatOptions,
-} from './format';
+  formatWatts,
+  showUnits,
+  shownUnits,
+  ticksShown,
+  tickShown,
+  unitShown,
+  valueShown,
+  type UnitSystem,
+} from './shown';
 export { bandOf, normal, randomBy, type Band } from './random';
 export { DAY_MIN, isoDay, isoMinutes } from './time';

@@ -4,11 +4,15 @@ export type Parsed = { ok: true; value: number; unit: string } | { ok: false; me
 
 /**
  * Reads what a person typed ("3/8 in", "1.1 gpm", "70 F", "1 1/2 in", "12,5") into the quantity's
- * inner unit. A bare number is taken in the inner unit. Commas are decimal marks unless they group
+ * inner unit. A bare number is taken in the unit `bare`, where nothing is said the inner one. Commas are decimal marks unless they group
  * thousands ("1,150"). Never throws: a text that is no number of this quantity comes back with a
  * message that names the units known.
  */
-export function parseQuantity(text: string, quantity: QuantityName): Parsed {
+export function parseQuantity(
+  text: string,
+  quantity: QuantityName,
+  bare: string = QUANTITIES[quantity].inner,
+): Parsed {
   const spec = QUANTITIES[quantity];
   const match =
     /^\s*([+\-−–]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*[.,]?\d+(?:e[+-]?\d+)?))\s*(.*?)\s*$/i.exec(
@@ -17,13 +21,13 @@ export function parseQuantity(text: string, quantity: QuantityName): Parsed {
   if (!match)
     return {
       ok: false,
-      message: `"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${spec.inner}"`,
+      message: `"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${bare}"`,
     };
   const number = readNumber(match[1] as string);
   if (!Number.isFinite(number))
     return { ok: false, message: `"${text.slice(0, 40)}" is not a number` };
   const name = match[2] as string;
-  const unit = name === '' ? spec.units[0] : findUnit(spec.units, name);
+  const unit = findUnit(spec.units, name === '' ? bare : name);
   if (!unit) {
     return {
       ok: false,

@@ -4,7 +4,16 @@ import type { Design } from '@/core/design';
 import { elevationSheet, ELEVATIONS, VIEW_NAMES } from '@/core/elevation';
 import { bendSheet } from '@/core/plan';
 import { coolingCurves, worstRise } from '@/core/thermal';
-import { formatFlow, formatKelvin, formatMoney, formatNumber, formatWatts } from '@/core/units';
+import {
+  formatFlow,
+  formatKelvin,
+  formatMeasure,
+  formatMoney,
+  formatNumber,
+  formatShown,
+  formatWatts,
+  unitShown,
+} from '@/core/units';
 import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
@@ -115,7 +124,9 @@ export function BookDocument({
       </Page>
       {sheets.map((sheet) => (
         <Page key={sheet.view} size={size} style={PAGE}>
-          <Text style={HEAD}>Elevation, {VIEW_NAMES[sheet.view]}, mm (not to scale on paper)</Text>
+          <Text style={HEAD}>
+            Elevation, {VIEW_NAMES[sheet.view]}, {unitShown('mm')} (not to scale on paper)
+          </Text>
           <PdfElevation sheet={sheet} wide_pt={wide} high_pt={high} />
           <Foot name={design.name} />
         </Page>
@@ -182,16 +193,16 @@ function BendTables({
     .map((s) => (
       <PdfTable
         key={s.run}
-        title={`Bends: ${s.name}, cut ${formatNumber(s.cut_mm + s.trim_mm, { decimals: 1 })} mm of ${s.outer_mm}/${s.inner_mm}`}
+        title={`Bends: ${s.name}, cut ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of ${s.outer_mm}/${s.inner_mm}`}
         columns={[
           { head: 'bend', wide: 12 },
-          { head: 'mark from the first end, mm', wide: 34, right: true },
+          { head: `mark from the first end, ${unitShown('mm')}`, wide: 34, right: true },
           { head: 'turn', wide: 24, right: true },
           { head: 'angle', wide: 24, right: true },
         ]}
         rows={s.bends.map((b, i) => [
           String(i + 1),
-          formatNumber(b.start_mm, { decimals: 1 }),
+          formatShown(b.start_mm, 'mm', { decimals: 1 }),
           b.rotation_deg === null ? '–' : `${formatNumber(b.rotation_deg, { decimals: 1 })}°`,
           `${formatNumber(b.angle_deg, { decimals: 1 })}°`,
         ])}

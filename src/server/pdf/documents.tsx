@@ -6,6 +6,7 @@ import {
   formatFlow,
   formatKelvin,
   formatMoney,
+  formatMeasure,
   formatNumber,
   formatWatts,
 } from '@/core/units';
@@ -109,7 +110,7 @@ export function BuildTables({
           return [
             l.name,
             formatFlow(f?.flow_Lmin),
-            f ? `${formatNumber(f.head_kPa, { decimals: 1 })} kPa` : '-',
+            f ? `${formatMeasure(f.head_kPa, 'kPa', { decimals: 1 })}` : '-',
             formatKelvin(h?.deltaT_K ?? null),
             formatWatts(h?.heatIn_W ?? 0),
           ];
@@ -152,7 +153,7 @@ export function BuildTables({
                 r.name,
                 `${r.ends.from}, ${r.ends.to}`,
                 String(r.bends),
-                `${r.estimated ? 'about ' : ''}${formatNumber(r.cut_mm)} mm`,
+                `${r.estimated ? 'about ' : ''}${formatMeasure(r.cut_mm, 'mm')}`,
               ],
         )}
       />
@@ -184,8 +185,8 @@ export function BuildTables({
           return [
             l?.name ?? v.loop,
             l?.coolant.name ?? '',
-            `${formatNumber(v.total_mL)} mL`,
-            `${v.bottles} of ${formatNumber(l?.coolant.bottle_mL)} mL`,
+            `${formatMeasure(v.total_mL, 'mL')}`,
+            `${v.bottles} of ${formatMeasure(l?.coolant.bottle_mL, 'mL')}`,
           ];
         })}
       />

@@ -4,7 +4,7 @@ import type { ElevationSheet } from '@/core/elevation';
 import type { Design } from '@/core/design';
 import type { System } from '@/core/system';
 import { componentName } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { FAMILIES, pdfText } from './fonts';
 
 const INK = '#1F2D36',
@@ -110,7 +110,7 @@ export function PdfLoops({
                   <Text style={{ color: SOFT, paddingHorizontal: 4, fontSize: 8 }}>
                     {leaving[i] === undefined
                       ? '–'
-                      : `${formatNumber(leaving[i] ?? 0, { decimals: 1 })} °C –`}
+                      : `${formatMeasure(leaving[i] ?? 0, '°C', { decimals: 1 })} –`}
                   </Text>
                 </View>
               ))}

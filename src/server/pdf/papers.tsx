@@ -2,7 +2,7 @@ import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly
 import { type analyse } from '@/core/analysis';
 import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
-import { formatFlow, formatKelvin, formatMoney, formatNumber } from '@/core/units';
+import { formatFlow, formatKelvin, formatMoney, formatMeasure, formatNumber } from '@/core/units';
 import { PdfSheet, PdfTable } from './parts';
 
 type Analysed = ReturnType<typeof analyse>;
@@ -119,7 +119,7 @@ export function HandoverDocument({
         rows={design.loops.map((l) => [
           l.name,
           l.coolant.name,
-          `${formatNumber(bom.volumes.find((v) => v.loop === l.id)?.total_mL)} mL`,
+          `${formatMeasure(bom.volumes.find((v) => v.loop === l.id)?.total_mL, 'mL')}`,
           formatKelvin(judged.loops.find((x) => x.id === l.id)?.deltaT_K ?? null),
           formatFlow(flow.loops.find((x) => x.id === l.id)?.flow_Lmin),
         ])}

@@ -1,6 +1,7 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import { showUnits, type UnitSystem } from '@/core/units';
 import { BookDocument, type PaperSize } from './book';
 import { readyFonts } from './fonts';
 import { BuildDocument, ListDocument } from './documents';
@@ -11,6 +12,8 @@ export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover' | 'checklist' | 
 export interface PdfAsked {
   readonly design: Design;
   readonly of: PaperKind;
+  /** What its words are written in; metric where nothing is said. */
+  readonly units?: UnitSystem;
   /** Of the book; A4 where nothing is said. */
   readonly size?: PaperSize;
   /** Of the book: the scene as a PNG. */
@@ -18,7 +21,14 @@ export interface PdfAsked {
 }
 
 /** Entry of a pool thread: a build on paper, whole, or one of its other papers. */
-export default async function print({ design, of, size, cover }: PdfAsked): Promise<Uint8Array> {
+export default async function print({
+  design,
+  of,
+  units,
+  size,
+  cover,
+}: PdfAsked): Promise<Uint8Array> {
+  showUnits(units ?? 'metric');
   readyFonts();
   const analysis = analyse(design);
   const { reports, findings } = analysis;

@@ -5,7 +5,15 @@ import { Controller, useForm, useWatch } from 'react-hook-form';
 import { STANDARD_KIT } from '@/catalogue';
 import { casesForHeat, WATTS_A_SECTION, type CaseRoom } from '@/core/studies';
 import { formatNumber } from '@/core/units';
-import { DEFAULT_BRIEF, emptyDesign, type Brief } from '@/core/design';
+import {
+  DEFAULT_BRIEF,
+  emptyDesign,
+  exchangeOf,
+  inCurrency,
+  PARTS_CURRENCY,
+  type Brief,
+} from '@/core/design';
+import { CurrencyField, RateField } from '@/view/stages/brief/CurrencyField';
 import { PageHead, Pick, QuantityField, useOffer, Press, TextInput } from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { addBuild } from '@/view/workspace/send';
@@ -141,20 +149,24 @@ export function NewBuild() {
                       onCommit={(v) => limit({ budget_minor: v })}
                     />
                   </span>
-                  <label className={styles.money}>
+                  <span className={styles.money}>
                     <span className="soft">Currency, three letters</span>
-                    <TextInput
-                      className={styles.currency}
+                    <CurrencyField
                       value={b.currency}
-                      maxLength={3}
-                      onChange={(e) =>
-                        onChange({
-                          ...b,
-                          currency: e.target.value.toUpperCase().replace(/[^A-Z]/g, ''),
-                        })
-                      }
+                      onCommit={(currency) => onChange(inCurrency(b, currency, exchangeOf(b)))}
                     />
-                  </label>
+                  </span>
+                  {b.currency !== PARTS_CURRENCY && (
+                    <span className={styles.money}>
+                      <span className="soft">
+                        One {PARTS_CURRENCY} is, in {b.currency}
+                      </span>
+                      <RateField
+                        value={exchangeOf(b)}
+                        onCommit={(rate) => onChange(inCurrency(b, b.currency, rate))}
+                      />
+                    </span>
+                  )}
                 </div>
               );
             }}

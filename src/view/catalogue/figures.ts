@@ -1,9 +1,9 @@
 import { fitOf, lossDrop } from '@/core/hydraulics';
 import { METAL_NAMES } from '@/core/corrosion';
 import type { InlinePart, Part } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber, formatSize } from '@/core/units';
 
-const dims = (v: readonly number[]): string => `${v.map((n) => formatNumber(n)).join(' × ')} mm`;
+const dims = formatSize;
 
 /** What matters of a part, in a line. */
 export function partFigures(p: Part): string {
@@ -11,13 +11,13 @@ export function partFigures(p: Part): string {
     case 'case':
       return `${formatNumber(p.volume_L)} L, inside ${dims(p.interior)}, ${p.mounts.map((m) => `${m.face} ${m.fans.map((f) => `${f.count} × ${f.size_mm}`).join(' or ')}`).join(', ')}`;
     case 'radiator':
-      return `${p.sections} × ${p.section_mm}, ${formatNumber(p.size[2])} mm thick, ${p.core.fpi} fins per inch, ${p.core.finMetal}, ${p.ports.length} ports, ${p.screw.thread}`;
+      return `${p.sections} × ${p.section_mm}, ${formatMeasure(p.size[2], 'mm')} thick, ${p.core.fpi} fins per inch, ${p.core.finMetal}, ${p.ports.length} ports, ${p.screw.thread}`;
     case 'fan':
-      return `${p.section_mm} × ${formatNumber(p.size[2])} mm, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatNumber(p.points[p.points.length - 1]?.[0])} m³/h free, ${formatNumber(p.points[0]?.[1], { decimals: 1 })} Pa, ${formatNumber(p.sound_dBA, { decimals: 1 })} dBA`;
+      return `${p.section_mm} × ${formatMeasure(p.size[2], 'mm')}, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatMeasure(p.points[p.points.length - 1]?.[0], 'm³/h')} free, ${formatMeasure(p.points[0]?.[1], 'Pa', { decimals: 1 })}, ${formatNumber(p.sound_dBA, { decimals: 1 })} dBA`;
     case 'pump':
-      return `${formatNumber(p.points[0]?.[1], { decimals: 1 })} m shut-off head, ${formatNumber(p.points[p.points.length - 1]?.[0])} L/min free, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatNumber(p.sound_dBA)} dBA, ${p.power_W} W`;
+      return `${formatMeasure(p.points[0]?.[1], 'm', { decimals: 1 })} shut-off head, ${formatMeasure(p.points[p.points.length - 1]?.[0], 'L/min')} free, ${formatNumber(p.minSpeed_rpm)} to ${formatNumber(p.fullSpeed_rpm)} rpm, ${formatNumber(p.sound_dBA)} dBA, ${p.power_W} W`;
     case 'reservoir':
-      return `${dims(p.size)}, ${formatNumber(p.fill_mL)} mL`;
+      return `${dims(p.size)}, ${formatMeasure(p.fill_mL, 'mL')}`;
     case 'block':
       return `for ${p.cools.join(' and ')}, ${formatNumber(p.resistance[p.resistance.length - 2]?.[1], { decimals: 3 })} K/W at ${p.resistance[p.resistance.length - 2]?.[0]} L/min, ${p.wetted.map((w) => METAL_NAMES[w.metal]).join(', ')}, ${dims(p.size)}`;
     case 'processor':
@@ -27,21 +27,21 @@ export function partFigures(p: Part): string {
     case 'device':
       return `${formatNumber(p.draw_W, { decimals: 1 })} W, ${dims(p.size)}${p.format ? `, ${p.format}` : ''}${p.connector ? `, ${p.connector}` : ''}`;
     case 'card':
-      return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${p.bareThickness_mm} mm bare`;
+      return `${formatNumber(p.draw_W)} W, ${dims(p.size)}, ${formatMeasure(p.bareThickness_mm, 'mm')} bare`;
     case 'supply':
       return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
     case 'cable':
       return `${p.duty === 'hub' ? 'hub powered by the power supply' : 'splitter on one header'}, ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
     case 'tube':
-      return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${p.minBend_mm} mm${p.stick_mm ? `, sticks of ${formatNumber(p.stick_mm)} mm` : ', by the metre'}`;
+      return `${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than ${formatMeasure(p.minBend_mm, 'mm')}${p.stick_mm ? `, sticks of ${formatMeasure(p.stick_mm, 'mm')}` : ', by the metre'}`;
     case 'fitting':
       return `${p.thread}, bore ${p.bore_mm} mm, K ${p.k}${p.tube ? `, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
     case 'coolant':
-      return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatNumber(p.bottle_mL)} mL`;
+      return `${p.look}, ${p.base.glycol === 'none' ? 'no glycol' : `${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`}, ${p.inhibitor_months > 0 ? `inhibitor ${p.inhibitor_months} months` : 'no inhibitor'}, ${formatMeasure(p.bottle_mL, 'mL')}`;
     case 'inline':
       return `${p.duty}, ${takes(p)}${dims(p.size)}`;
     case 'layer':
-      return `${p.section_mm} mm, ${formatNumber(p.thickness_mm, { decimals: 1 })} mm thick, ${formatNumber(p.loss_Pa, { decimals: 1 })} Pa at 1 m/s`;
+      return `${p.section_mm} mm, ${formatMeasure(p.thickness_mm, 'mm', { decimals: 1 })} thick, ${formatMeasure(p.loss_Pa, 'Pa', { decimals: 1 })} at 1 m/s`;
     case 'consumable':
       return `${p.tool ? 'tool' : 'used up'}, ${p.duty.replace('-', ' ')}${p.pack > 1 ? `, ${p.pack} in a pack` : ''}${p.tube_mm ? `, for ${p.tube_mm} mm` : ''}`;
     case 'screw':
@@ -54,6 +54,6 @@ const AT_LMIN = 4;
 function takes(p: InlinePart): string {
   const points = p.passages[0]?.points ?? [];
   return points.length > 0
-    ? `takes ${formatNumber(lossDrop(fitOf(points), AT_LMIN), { decimals: 1 })} kPa at ${AT_LMIN} L/min, `
+    ? `takes ${formatMeasure(lossDrop(fitOf(points), AT_LMIN), 'kPa', { decimals: 1 })} at ${AT_LMIN} L/min, `
     : '';
 }

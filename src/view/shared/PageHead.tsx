@@ -2,6 +2,7 @@
 import { Press } from './Press';
 import Link from 'next/link';
 import { ThemeSwitch } from './ThemeSwitch';
+import { UnitsSwitch } from './UnitsSwitch';
 import styles from './PageHead.module.css';
 
 const PLACES = [
@@ -40,6 +41,7 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
       <Press className={styles.leave} onClick={() => void leave()}>
         Log out
       </Press>
+      <UnitsSwitch className={styles.units} />
       <ThemeSwitch />
     </header>
   );

@@ -1,7 +1,14 @@
 'use client';
 import { TextInput } from './Inputs';
 import { useId, useState } from 'react';
-import { formatNumber, parseQuantity, QUANTITIES, type QuantityName } from '@/core/units';
+import {
+  QUANTITIES,
+  formatMeasure,
+  formatShown,
+  parseQuantity,
+  unitShown,
+  type QuantityName,
+} from '@/core/units';
 import styles from './QuantityField.module.css';
 
 interface Props {
@@ -42,12 +49,13 @@ export function QuantityField({
   onCommit,
 }: Props) {
   const id = useId();
-  const shown = value === null ? '' : formatNumber(value, { decimals });
+  const { inner } = QUANTITIES[quantity];
+  const shown = value === null ? '' : formatShown(value, inner, { decimals });
   // What is being typed; null while the field shows the build's own value.
   const [draft, setDraft] = useState<string | null>(null);
   const text = draft ?? shown;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const unit = QUANTITIES[quantity].inner;
+  const unit = unitShown(inner);
 
   const commit = (): void => {
     if (text.trim() === '' && optional) {
@@ -61,7 +69,7 @@ export function QuantityField({
       setDraft(null);
       return;
     }
-    const parsed = shareOf(text, quantity, max) ?? parseQuantity(text, quantity);
+    const parsed = shareOf(text, quantity, max) ?? parseQuantity(text, quantity, unit);
     if (!parsed.ok) {
       setTrouble(parsed.message);
       return;
@@ -71,7 +79,7 @@ export function QuantityField({
       (max !== undefined && parsed.value > max + 1e-9)
     ) {
       setTrouble(
-        `${label}: ${formatNumber(parsed.value, { decimals })} ${unit} is outside ${formatNumber(min ?? -Infinity, { decimals })} to ${formatNumber(max ?? Infinity, { decimals })} ${unit}.`,
+        `${label}: ${formatMeasure(parsed.value, inner, { decimals })} is outside ${formatShown(min ?? -Infinity, inner, { decimals })} to ${formatMeasure(max ?? Infinity, inner, { decimals })}.`,
       );
       return;
     }

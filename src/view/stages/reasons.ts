@@ -12,7 +12,14 @@ import {
   type RadiatorHeat,
   type SpotHeat,
 } from '@/core/thermal';
-import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
+import {
+  formatCelsius,
+  formatKelvin,
+  formatMeasure,
+  formatNumber,
+  formatShown,
+  formatWatts,
+} from '@/core/units';
 import type { Expansion, LoopVolume } from '@/core/bom';
 import type { LoopFlow, LinkFlow, RunDrop } from '@/core/hydraulics';
 import type { Gap } from '@/core/clearance';
@@ -98,8 +105,8 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
         : "Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.",
     inputs: [
       { name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` },
-      { name: 'air through the radiator', value: `${formatNumber(r.airFlow_m3h)} m³/h` },
-      { name: 'drag at that flow', value: `${formatNumber(r.airDrop_Pa, { decimals: 1 })} Pa` },
+      { name: 'air through the radiator', value: `${formatMeasure(r.airFlow_m3h, 'm³/h')}` },
+      { name: 'drag at that flow', value: `${formatMeasure(r.airDrop_Pa, 'Pa', { decimals: 1 })}` },
       { name: 'air in', value: formatCelsius(r.airIn_C, 1) },
       { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
       {
@@ -127,7 +134,10 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
     formula:
       'Each fan and pump at its speed: published level + 50 log10(speed/full speed), less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
     inputs: [
-      { name: 'listener', value: `${formatNumber(design.brief.listener_m, { decimals: 1 })} m` },
+      {
+        name: 'listener',
+        value: `${formatMeasure(design.brief.listener_m, 'm', { decimals: 1 })}`,
+      },
       ...loudest.slice(0, SOURCES_NAMED).map((s) => ({
         name: componentName(design, s.component),
         value: `${formatNumber(s.level_dBA, { decimals: 1 })} dBA`,
@@ -152,7 +162,7 @@ export function reasonForFlow(flow: LoopFlow): Reason {
     formula:
       "Where the pump's head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).",
     inputs: [
-      { name: 'head given', value: `${formatNumber(flow.head_kPa, { decimals: 1 })} kPa` },
+      { name: 'head given', value: `${formatMeasure(flow.head_kPa, 'kPa', { decimals: 1 })}` },
       { name: 'coolant at', value: formatCelsius(flow.coolant_C, 1) },
       { name: 'rounds', value: formatNumber(flow.iterations) },
       { name: 'left over', value: `${flow.residual.energy_kPa.toExponential(1)} kPa` },
@@ -170,7 +180,7 @@ export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Re
         ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.'
         : 'Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the length of its arc; each fitting at its own bore, from port to tube, by K or by its measured points. Nothing is counted twice.',
     inputs: [
-      { name: 'flow', value: `${formatNumber(link.flow_Lmin, { decimals: 2 })} L/min` },
+      { name: 'flow', value: `${formatMeasure(link.flow_Lmin, 'L/min', { decimals: 2 })}` },
       ...(link.reynolds
         ? [
             { name: 'Reynolds number', value: formatNumber(link.reynolds) },
@@ -186,7 +196,7 @@ export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Re
 const splitOf = ({ tube_kPa, bends_kPa, fittings }: RunDrop): Reason['inputs'] => {
   const row = (name: string, drop_kPa: number) => ({
     name,
-    value: `${formatNumber(drop_kPa, { decimals: 3 })} kPa`,
+    value: `${formatMeasure(drop_kPa, 'kPa', { decimals: 3 })}`,
   });
   return [
     row('tube and arcs', tube_kPa),
@@ -200,14 +210,14 @@ export const reasonForGap = (g: Gap, judged?: GapJudged): Reason => ({
   formula:
     'Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.',
   inputs: [
-    { name: 'nominal', value: `${formatNumber(g.gap_mm, { decimals: 1 })} mm` },
+    { name: 'nominal', value: `${formatMeasure(g.gap_mm, 'mm', { decimals: 1 })}` },
     {
       name: 'both at the end of their tolerance',
-      value: `${formatNumber(g.worst_mm, { decimals: 1 })} mm`,
+      value: `${formatMeasure(g.worst_mm, 'mm', { decimals: 1 })}`,
     },
     {
       name: 'expected of two made independently (root of the sum of squares)',
-      value: `${formatNumber(g.rss_mm, { decimals: 1 })} mm`,
+      value: `${formatMeasure(g.rss_mm, 'mm', { decimals: 1 })}`,
     },
     ...chancesOf(judged),
   ],
@@ -222,7 +232,7 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
     ? [
         {
           name: '90 % of such builds',
-          value: `${formatNumber(judged.band.low, { decimals: 1 })} to ${formatNumber(judged.band.high, { decimals: 1 })} mm`,
+          value: `${formatShown(judged.band.low, 'mm', { decimals: 1 })} to ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
         },
         { name: 'the two touch', value: `${formatNumber(100 * judged.beyond)} in 100` },
         {
@@ -235,7 +245,7 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
 /** Radii of a run's bends, each once; the tube's own of a straight one. */
 const radiiOf = ({ lra, radius_mm }: NonNullable<Run['routed']>): string =>
   [...new Set([...lra.map((b) => b.radius_mm), ...(lra.length === 0 ? [radius_mm] : [])])]
-    .map((r) => `${formatNumber(r, { decimals: 1 })} mm`)
+    .map((r) => `${formatMeasure(r, 'mm', { decimals: 1 })}`)
     .join(', ');
 
 export const reasonForRun = (r: Run): Reason =>
@@ -247,11 +257,11 @@ export const reasonForRun = (r: Run): Reason =>
         inputs: [
           { name: 'bends', value: formatNumber(r.bends) },
           { name: 'radius', value: radiiOf(r.routed) },
-          { name: 'kept from everything', value: `${formatNumber(r.routed.kept_mm)} mm` },
+          { name: 'kept from everything', value: `${formatMeasure(r.routed.kept_mm, 'mm')}` },
           {
             name: 'nearest',
             value: r.routed.nearest
-              ? `${formatNumber(r.routed.nearest.gap_mm, { decimals: 1 })} mm`
+              ? `${formatMeasure(r.routed.nearest.gap_mm, 'mm', { decimals: 1 })}`
               : 'nothing',
           },
         ],
@@ -274,9 +284,9 @@ export const reasonForVolume = (v: LoopVolume): Reason => ({
   formula:
     'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.',
   inputs: [
-    { name: 'parts', value: `${formatNumber(v.parts_mL)} mL` },
-    { name: 'tubes', value: `${formatNumber(v.tubes_mL)} mL` },
-    { name: 'to buy', value: `${formatNumber(v.buy_mL)} mL` },
+    { name: 'parts', value: `${formatMeasure(v.parts_mL, 'mL')}` },
+    { name: 'tubes', value: `${formatMeasure(v.tubes_mL, 'mL')}` },
+    { name: 'to buy', value: `${formatMeasure(v.buy_mL, 'mL')}` },
   ],
   source: 'part data; spare by common practice',
 });
@@ -397,11 +407,11 @@ export const reasonForExpansion = (e: Expansion): Reason => ({
   inputs: [
     { name: 'filled at', value: formatCelsius(e.cold_C, 1) },
     { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) },
-    { name: 'air at the fill', value: `${formatNumber(e.air_mL)} mL` },
-    { name: 'what tubes give', value: `${formatNumber(e.swells_mL, { decimals: 1 })} mL` },
+    { name: 'air at the fill', value: `${formatMeasure(e.air_mL, 'mL')}` },
+    { name: 'what tubes give', value: `${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}` },
     {
       name: 'closed warm, then cold',
-      value: `${formatNumber(-e.sinks_bar, { decimals: 2 })} bar`,
+      value: `${formatMeasure(-e.sinks_bar, 'bar', { decimals: 2 })}`,
     },
   ],
   source:

@@ -2,7 +2,7 @@
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
 import { addSet, CATALOGUE, SETS, type PartSet } from '@/catalogue';
-import { freeId } from '@/core/design';
+import { freeId, priceIn } from '@/core/design';
 import { isComponentPart, PART_KINDS, type ComponentPart, type PartKind } from '@/core/components';
 import { formatMoney } from '@/core/units';
 import { byFit, defaultPlacements } from '@/core/checks';
@@ -136,7 +136,7 @@ function SetRow({ set }: { readonly set: PartSet }) {
       <span>
         <strong>{set.name}</strong> <span className="soft">{set.maker}</span>
       </span>
-      <span>{formatMoney(set.price_minor)}</span>
+      <span>{formatMoney(priceIn(design.brief, set.price_minor))}</span>
       <span className={styles.figures}>
         {[set.first, ...set.others.map((o) => o.part)]
           .map((p) => `${PART_KINDS[p.kind].one} ${partFigures(p)}`)
@@ -233,7 +233,7 @@ const PartRow = memo(function PartRow({
           {there > 0 ? `, ${there} in the build` : ''}
         </span>
       </span>
-      <span>{formatMoney(part.price_minor)}</span>
+      <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
       <span className={styles.figures}>
         {partFigures(part)}
         {why !== null && <em>; {why}</em>}

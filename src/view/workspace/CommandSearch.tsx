@@ -1,6 +1,7 @@
 'use client';
-import { Press, TextInput } from '@/view/shared';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { Command } from 'cmdk';
+import { chooseUnits, useUnits } from '@/view/shared';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
@@ -13,12 +14,17 @@ import { goToStage } from './goToStage';
 import { chartsOnPage, chartToPng, chartToSvg, tablesOnPage, tableToTsv } from './onPage';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
+import { useShowFinding } from './useShowFinding';
 import styles from './CommandSearch.module.css';
 
-interface Command {
+interface Action {
   readonly name: string;
   readonly hint: string;
   run(): void;
+}
+interface Group {
+  readonly heading: string;
+  readonly actions: readonly Action[];
 }
 
 /** Everything that can be done, by its words (Ctrl+K). */
@@ -58,102 +64,112 @@ function Body() {
     (): ExportInputs => ({ id, design, analysis, scene, size: 'A4', hasBom: true }),
     [id, design, analysis, scene],
   );
-  const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
   const resolved = useFixes(analysis.findings.map(findingKey));
   const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;
-  const commands = useMemo(
-    (): Command[] => [
-      ...STAGES.map((s): Command => ({
+  const show = useShowFinding();
+  const units = useUnits();
+  const groups: readonly Group[] = [
+    {
+      heading: 'Stages',
+      actions: STAGES.map((s): Action => ({
         name: `Go to ${s.name}`,
         hint: s.digit,
         run: () => goToStage(id, s.id),
       })),
-      { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
-      { name: 'Show all findings', hint: 'F', run: () => open('findings') },
-      { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
-      { name: 'Undo', hint: 'Ctrl Z', run: undo },
-      { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
-      ...EXPORTS.filter((x) => x.why(exporting) === null).map((x): Command => ({
+    },
+    {
+      heading: 'Work',
+      actions: [
+        { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
+        { name: 'Show all findings', hint: 'F', run: () => open('findings') },
+        { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
+        { name: 'Undo', hint: 'Ctrl Z', run: undo },
+        { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
+        {
+          name: units === 'us' ? 'Use metric units' : 'Use United States units',
+          hint: units === 'us' ? 'mm, °C, L/min' : 'in, °F, gpm',
+          run: () => chooseUnits(units === 'us' ? 'metric' : 'us'),
+        },
+        { name: 'All builds', hint: '', run: () => router.push('/') },
+      ],
+    },
+    {
+      heading: 'Exports',
+      actions: EXPORTS.filter((x) => x.why(exporting) === null).map((x): Action => ({
         name: `Export: ${x.name}`,
         hint: x.format,
         run: () => void saveExports(exporting, [x]).catch((e: Error) => say(e.message)),
       })),
-      ...onPage(design.name, say),
-      { name: 'All builds', hint: '', run: () => router.push('/') },
-      ...design.components.map((i): Command => ({
-        name: `Pick ${i.name}`,
-        hint: i.part.kind,
-        run: () => pick(i.id),
+    },
+    { heading: 'On this page', actions: onPage(design.name, say) },
+    {
+      heading: 'Findings',
+      actions: analysis.findings.map((f): Action => ({
+        name: f.title,
+        hint: f.severity,
+        run: () => show(f),
       })),
-      ...fixes.flatMap(([key, list]) =>
-        list.map((x): Command => ({
+    },
+    {
+      heading: 'Fixes',
+      actions: fixes.flatMap(([key, list]) =>
+        list.map((x): Action => ({
           name: x.label,
           hint: key.split('|')[0] ?? '',
           run: () => commit(x.label, x.edit),
         })),
       ),
-    ],
-    [router, id, design, undo, redo, open, pick, commit, fixes, exporting, say],
-  );
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = commands
-    .filter((c) => words.every((w) => c.name.toLowerCase().includes(w)))
-    .slice(0, 12);
-  const run = (c: Command | undefined): void => {
-    if (c) {
-      setSearch(false);
-      c.run();
-    }
+    },
+    {
+      heading: 'Parts',
+      actions: design.components.map((i): Action => ({
+        name: `Pick ${i.name}`,
+        hint: i.part.kind,
+        run: () => pick(i.id),
+      })),
+    },
+  ].filter((g) => g.actions.length > 0);
+  const run = (c: Action): void => {
+    setSearch(false);
+    c.run();
   };
   return (
-    <div>
-      <TextInput
+    <Command className={styles.body} label="Commands" loop>
+      <Command.Input
         autoFocus
         className={styles.input}
         placeholder="Type what you want to do"
         aria-label="Command"
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          setAt(0);
-        }}
         onKeyDown={(e) => {
-          e.stopPropagation();
-          if (e.key === 'ArrowDown') {
-            e.preventDefault();
-            setAt(Math.min(found.length - 1, at + 1));
-          }
-          if (e.key === 'ArrowUp') {
-            e.preventDefault();
-            setAt(Math.max(0, at - 1));
-          }
-          if (e.key === 'Enter') run(found[at]);
           if (e.key === 'Escape') setSearch(false);
+          e.stopPropagation();
         }}
       />
-      <ul className={styles.list}>
-        {found.map((c, i) => (
-          <li key={`${c.name}-${c.hint}`}>
-            <Press className={styles.command} aria-current={i === at} onClick={() => run(c)}>
-              <span>{c.name}</span>
-              <span className="mono soft">{c.hint}</span>
-            </Press>
-          </li>
+      <Command.List className={styles.list}>
+        <Command.Empty className={styles.none}>No command has these words.</Command.Empty>
+        {groups.map(({ heading, actions }) => (
+          <Command.Group key={heading} heading={heading} className={styles.group}>
+            {actions.map((c, i) => (
+              <Command.Item
+                key={`${c.name}-${c.hint}-${i}`}
+                value={`${c.name} ${heading} ${i}`}
+                className={styles.command}
+                onSelect={() => run(c)}
+              >
+                <span>{c.name}</span>
+                <span className="mono soft">{c.hint}</span>
+              </Command.Item>
+            ))}
+          </Command.Group>
         ))}
-        {found.length === 0 && (
-          <li className="soft" style={{ padding: 8 }}>
-            Nothing by these words.
-          </li>
-        )}
-      </ul>
-    </div>
+      </Command.List>
+    </Command>
   );
 }
 
 /** What the open stage shows, to be taken along: tables to a spreadsheet, charts as files. */
-function onPage(build: string, say: (words: string | null) => void): readonly Command[] {
-  const tables = tablesOnPage().map(({ name, element }): Command => ({
+function onPage(build: string, say: (words: string | null) => void): readonly Action[] {
+  const tables = tablesOnPage().map(({ name, element }): Action => ({
     name: `Copy table: ${name}`,
     hint: 'clipboard',
     run: () =>
@@ -162,7 +178,7 @@ function onPage(build: string, say: (words: string | null) => void): readonly Co
         () => say('This browser does not let the page write to the clipboard.'),
       ),
   }));
-  const charts = chartsOnPage().flatMap(({ name, element }): readonly Command[] => {
+  const charts = chartsOnPage().flatMap(({ name, element }): readonly Action[] => {
     const file = slug(`${build} ${name}`);
     return [
       {

@@ -7,6 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { GLOSSARY } from '@/core/glossary';
+import { chooseUnits, useUnits } from '@/view/shared';
 import { useFrame } from './frame';
 import { STAGES } from './stages';
 import styles from './HelpDialog.module.css';
@@ -25,7 +26,10 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['Escape', 'pick nothing, close a sheet'],
   ['Ctrl K', 'find a command'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
-  ['Arrow keys', 'in the scene: turn the machine; move the picked part by 1 mm, with Shift by 5'],
+  [
+    'Arrow keys',
+    'in the scene: turn the machine; move the picked part by a little, with Shift by more',
+  ],
   ['+ and −', 'in the scene: nearer, farther'],
 ];
 
@@ -34,6 +38,7 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
   const [text, setText] = useState('');
   const areKeysOn = useFrame((s) => s.areKeysOn);
   const set = useFrame((s) => s.set);
+  const units = useUnits();
   const words = text.toLowerCase().trim();
   const found = GLOSSARY.filter(
     (t) => words === '' || `${t.term} ${t.means}`.toLowerCase().includes(words),
@@ -63,6 +68,16 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
               />
             }
             label="Single keys without Ctrl"
+          />
+          <FormControlLabel
+            control={
+              <Switch
+                size="small"
+                checked={units === 'us'}
+                onChange={(e) => chooseUnits(e.target.checked ? 'us' : 'metric')}
+              />
+            }
+            label="United States units: in, °F, gpm, psi"
           />
         </section>
         <section aria-labelledby="help-terms">

@@ -12,7 +12,7 @@ import { componentName, findComponent, type Design, type Edit } from '@/core/des
 import { moveInto, reorderLoop } from '@/core/loops';
 import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
-import { formatFlow, formatNumber } from '@/core/units';
+import { formatFlow, formatMeasure, formatNumber, unitShown } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
@@ -147,14 +147,14 @@ export const LoopLane = memo(function LoopLane({
         <span>
           {about}
           {formatFlow(flow?.flow_Lmin)} · {about}
-          {formatNumber(flow?.head_kPa, { decimals: 1 })} kPa
+          {formatMeasure(flow?.head_kPa, 'kPa', { decimals: 1 })}
         </span>
         <span className={styles.legend}>
           <span className={styles.ramp} aria-hidden />
           {low} to {high} °C
         </span>
         <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
-          kPa above reservoir
+          {unitShown('kPa')} above reservoir
         </span>
       </div>
       <DndContext

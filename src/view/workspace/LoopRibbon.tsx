@@ -4,7 +4,7 @@ import type { Reports } from '@/core/analysis';
 import { componentName, findComponent, type Design } from '@/core/design';
 import { drawingOf } from '@/core/components';
 import type { LoopGraph } from '@/core/system';
-import { formatFlow, formatNumber } from '@/core/units';
+import { formatFlow, formatMeasure } from '@/core/units';
 import { StationIcon, temperatureColour, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
@@ -58,7 +58,7 @@ export const LoopRibbon = memo(function LoopRibbon({ graph, design, reports, low
                 className={styles.station}
                 aria-pressed={picked === visit.component}
                 aria-label={text}
-                data-text={`${name}${out_C === undefined ? '' : `, ${formatNumber(out_C, { decimals: 1 })} °C`}`}
+                data-text={`${name}${out_C === undefined ? '' : `, ${formatMeasure(out_C, '°C', { decimals: 1 })}`}`}
                 onClick={() => {
                   if (drawing) takePart(visit.component);
                   else pick(picked === visit.component ? null : visit.component);

@@ -1,5 +1,5 @@
 import type { Visit } from '@/core/system';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import type { LaneGeometry, Spot } from './laneGeometry';
 import styles from './LoopLine.module.css';
 
@@ -50,7 +50,7 @@ export function Profile({ geometry, visits, over, top, height, compact }: Props)
           at = geometry.spots[i] as Spot;
         return v.lane === 0 || Math.abs(after - before) < 0.05 ? null : (
           <text key={v.key} x={at.x + 24} y={at.y + 14} className={styles.drop}>
-            {formatNumber(after - before, { decimals: 1, signed: true })} kPa
+            {formatMeasure(after - before, 'kPa', { decimals: 1, signed: true })}
           </text>
         );
       })}

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import dynamic from 'next/dynamic';
 import { plural } from '@/core/units';
-import { ThemeSwitch, Press, TextInput } from '@/view/shared';
+import { ThemeSwitch, Press, TextInput, UnitsSwitch } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
@@ -48,12 +48,7 @@ export function TopBar() {
         </Press>
       </span>
       <NextStep />
-      <span
-        className={styles.units}
-        title="Numbers are shown in these units; any other may be typed, such as 3/8 in or 1.1 gpm."
-      >
-        mm · °C · L/min
-      </span>
+      <UnitsSwitch className={styles.units} />
       <Press
         className={styles.tool}
         disabled={past.length === 0}

@@ -1,3 +1,4 @@
+import { shownUnits } from '@/core/units';
 import type { Analysis } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { elevationSheet, ELEVATIONS } from '@/core/elevation';
@@ -63,7 +64,7 @@ const whyNoSheets = (inputs: ExportInputs): string | null =>
 
 /** Of the server: what it prints needs the saved build. */
 async function printed(inputs: ExportInputs, of: 'list' | 'book'): Promise<readonly ExportFile[]> {
-  const address = `/api/builds/${encodeURIComponent(inputs.id)}/pdf?of=${of}&size=${inputs.size}`;
+  const address = `/api/builds/${encodeURIComponent(inputs.id)}/pdf?of=${of}&size=${inputs.size}&units=${shownUnits()}`;
   const cover = of === 'book' ? await inputs.scene?.png() : null;
   const answer = await fetch(
     address,

@@ -1,6 +1,6 @@
 import { applyEdit, withoutRoutes, type Design, type Edit } from '@/core/design';
 import { analyse } from '@/core/analysis';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 
 /**
  * What another order would cost, in a line, before the station is let go: runs estimated from port
@@ -25,5 +25,5 @@ export function orderPrice(design: Design, edit: Edit): string {
     (a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a),
     null,
   );
-  return `${formatNumber(tube, { decimals: 2, signed: true })} m of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatNumber(most.by, { decimals: 1, signed: true })} K` : ''}`;
+  return `${formatMeasure(tube, 'm', { decimals: 2, signed: true })} of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatMeasure(most.by, 'K', { decimals: 1, signed: true })}` : ''}`;
 }

@@ -1,6 +1,6 @@
 import type { Reports } from '@/core/analysis';
 import type { LoopGraph } from '@/core/system';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 
 /** What a station of a loop does to the coolant, in words: temperature behind it, and pressure. */
 export function stationText(
@@ -19,6 +19,6 @@ export function stationText(
   const warmth =
     out_C === undefined
       ? 'temperature unknown'
-      : `coolant leaves at ${formatNumber(out_C, { decimals: 1 })} °C`;
-  return `${name}: ${warmth}, ${formatNumber(gain, { decimals: 1, signed: true })} kPa`;
+      : `coolant leaves at ${formatMeasure(out_C, '°C', { decimals: 1 })}`;
+  return `${name}: ${warmth}, ${formatMeasure(gain, 'kPa', { decimals: 1, signed: true })}`;
 }

@@ -5,7 +5,7 @@ import { jointsOf, readingTrouble, testLimit, type LeakReport } from '@/core/lea
 import { gaugeFromCsv } from '@/format';
 import { CAUTIONS, airTestReport, testedLoop } from '@/core/assembly';
 import type { AirReading, AirTest, Loop } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
 import { Mark, Pick, QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { GaugeDevice } from './GaugeDevice';
@@ -51,12 +51,12 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
   return (
     <div className={styles.test}>
       <p>
-        Pump to {formatNumber(limit.limit_mbar)} mbar at most:{' '}
+        Pump to {formatMeasure(limit.limit_mbar, 'mbar')} at most:{' '}
         {limit.by === null
           ? 'what is usual, since no part of the loop tells a lower rating.'
           : `the rating of ${limit.by}, the lowest in the loop.`}{' '}
-        The loop is sealed {formatNumber(tested.volume_mL)} mL of air and swells by{' '}
-        {formatNumber(tested.compliance_mLbar, { decimals: 2 })} mL a bar.
+        The loop is sealed {formatMeasure(tested.volume_mL, 'mL')} of air and swells by{' '}
+        {formatMeasure(tested.compliance_mLbar, 'mL', { decimals: 2 })} a bar.
       </p>
       <p className={styles.caution}>
         <strong>{CAUTIONS.air.title}.</strong> {CAUTIONS.air.text}
@@ -132,7 +132,7 @@ function Verdict({ report }: { readonly report: LeakReport }) {
     <p className={styles.verdict} role="status">
       <Mark verdict={VERDICT[verdict]} /> <strong>{VERDICT_WORDS[verdict]}</strong>: {rate} of air
       at the test pressure; up to {formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed.
-      Corrected for the room, it fell by {formatNumber(fall_mbar, { decimals: 1 })} mbar.
+      Corrected for the room, it fell by {formatMeasure(fall_mbar, 'mbar', { decimals: 1 })}.
       {verdict === 'not yet known' &&
         (longer_min === null
           ? ' This gauge will not tell: use one with smaller steps.'
@@ -227,7 +227,7 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
           <YAxis
             domain={['auto', 'auto']}
             width={64}
-            tickFormatter={(v: number) => formatNumber(v)}
+            tickFormatter={(v: number) => formatShown(v, 'mbar')}
           />
           <Line dataKey="line" stroke="var(--copper)" dot={false} isAnimationActive={false} />
           <Line
@@ -238,7 +238,9 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
           />
         </LineChart>
       </ResponsiveContainer>
-      <p className="soft">Absolute pressure, mbar, at the temperature of the first reading.</p>
+      <p className="soft">
+        Absolute pressure, {unitShown('mbar')}, at the temperature of the first reading.
+      </p>
     </div>
   );
 }

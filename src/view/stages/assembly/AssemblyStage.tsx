@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Step } from '@/core/assembly';
-import { formatNumber } from '@/core/units';
+import { formatNumber, shownUnits } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { CASE_VIEWS, isInSpace, useEditor, useFrame, useInAddress } from '@/view/workspace';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -87,7 +87,7 @@ export function AssemblyStage() {
         onMove={move}
       />
       <p>
-        <a href={`/api/builds/${id}/pdf?of=checklist`} download>
+        <a href={`/api/builds/${id}/pdf?of=checklist&units=${shownUnits()}`} download>
           Checklist to print (PDF)
         </a>
       </p>

@@ -9,7 +9,7 @@ import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/co
 import { draining } from '@/core/loops';
 import { reservoirsOf } from '@/core/bom';
 import { componentName, type Loop } from '@/core/design';
-import { formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatNumber, formatShown, plural, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
 
@@ -61,16 +61,16 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
       ) : (
         <>
           <p>
-            {formatNumber(plan.poured_mL)} mL in {plural(plan.pulses.length, 'pulse')}, and{' '}
-            {formatNumber(plan.topUp_mL)} mL more as the air comes out (estimated; times at the flow
-            of the full loop). The pump never empties the reservoir below{' '}
+            {formatMeasure(plan.poured_mL, 'mL')} in {plural(plan.pulses.length, 'pulse')}, and{' '}
+            {formatMeasure(plan.topUp_mL, 'mL')} more as the air comes out (estimated; times at the
+            flow of the full loop). The pump never empties the reservoir below{' '}
             {formatNumber(100 * KEEP_SHARE)} %.
           </p>
           <Table>
             <TableHead>
               <TableRow>
                 <TableCell>pulse</TableCell>
-                <TableCell className="num">pour, mL</TableCell>
+                <TableCell className="num">{`pour, ${unitShown('mL')}`}</TableCell>
                 <TableCell className="num">pump on, s</TableCell>
                 <TableCell className="num">left in the reservoir</TableCell>
                 <TableCell className="num">in the loop</TableCell>
@@ -80,21 +80,22 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
               {plan.pulses.map((p, i) => (
                 <TableRow key={i}>
                   <TableCell>{i + 1}</TableCell>
-                  <TableCell className="num">{formatNumber(p.pour_mL)}</TableCell>
+                  <TableCell className="num">{formatShown(p.pour_mL, 'mL')}</TableCell>
                   <TableCell className="num">{formatNumber(p.run_s, { decimals: 1 })}</TableCell>
-                  <TableCell className="num">{formatNumber(p.left_mL)} mL</TableCell>
-                  <TableCell className="num">{formatNumber(p.filled_mL)} mL</TableCell>
+                  <TableCell className="num">{formatMeasure(p.left_mL, 'mL')}</TableCell>
+                  <TableCell className="num">{formatMeasure(p.filled_mL, 'mL')}</TableCell>
                 </TableRow>
               ))}
               <TableRow>
                 <TableCell>to the mark</TableCell>
                 <TableCell className="num">
-                  {formatNumber(
+                  {formatShown(
                     filled.mark_mL - (plan.pulses[plan.pulses.length - 1]?.left_mL ?? 0),
+                    'mL',
                   )}
                 </TableCell>
                 <TableCell colSpan={3}>
-                  cold, with the pump off: {formatNumber(filled.mark_mL)} mL in the reservoir
+                  cold, with the pump off: {formatMeasure(filled.mark_mL, 'mL')} in the reservoir
                 </TableCell>
               </TableRow>
             </TableBody>
@@ -108,7 +109,7 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
         <ul className={styles.how}>
           {pockets.map((p) => (
             <li key={p.component}>
-              {p.name}: about {formatNumber(p.air_mL)} mL.{' '}
+              {p.name}: about {formatMeasure(p.air_mL, 'mL')}.{' '}
               {p.lift === null
                 ? 'Turn the case over slowly, pump on, until it gurgles no more.'
                 : `Lift the ${p.lift} of the case, pump on, a minute.`}
@@ -124,7 +125,7 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
       <p>
         {drain.drain === null
           ? 'There is no drain valve: the loop is emptied by taking a tube off over a bowl.'
-          : `By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatNumber(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL))} mL run out, ${formatNumber(drain.stays_mL)} mL stay${
+          : `By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatMeasure(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL), 'mL')} run out, ${formatMeasure(drain.stays_mL, 'mL')} stay${
               drain.stays.length > 0
                 ? `, most in ${drain.stays
                     .slice(0, 3)

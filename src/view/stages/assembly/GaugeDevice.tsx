@@ -2,7 +2,7 @@
 import { Check, Press } from '@/view/shared';
 import { useEffect, useRef, useState } from 'react';
 import type { AirReading } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { designToText } from '@/format';
 import { isMachine, useDevices, useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
@@ -53,14 +53,14 @@ export function GaugeDevice({
       {isThere && (
         <>
           <span role="status">
-            Gauge now: <strong>{formatNumber(gauge, { decimals: 1 })} mbar</strong>
+            Gauge now: <strong>{formatMeasure(gauge, 'mbar', { decimals: 1 })}</strong>
           </span>
           {connected.standIn && (
             <Press
               className={styles.link}
               onClick={() => void devices.set({ gauge_mbar: Math.round(limit_mbar) })}
             >
-              Pump up to {formatNumber(limit_mbar)} mbar
+              Pump up to {formatMeasure(limit_mbar, 'mbar')}
             </Press>
           )}
           <Press className={styles.link} onClick={note}>

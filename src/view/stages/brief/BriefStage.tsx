@@ -3,6 +3,8 @@ import type { LoadCaseId } from '@/core/components';
 import { Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { StageFrame, Section } from '../frame/StageFrame';
+import { exchangeOf, inCurrency, PARTS_CURRENCY } from '@/core/design';
+import { CurrencyField, RateField } from './CurrencyField';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
 
@@ -161,6 +163,7 @@ export function BriefStage() {
             onCommit={(v) => v !== null && limit('the clearance', { clear_mm: v })}
           />
         </Row>
+        <CurrencyRows />
         <Row name={`Budget for the loop, ${currency}`} note="empty: none">
           <MoneyField
             value={limits.budget_minor}
@@ -169,6 +172,37 @@ export function BriefStage() {
         </Row>
       </dl>
     </StageFrame>
+  );
+}
+
+/** The currency, and what one of the parts' prices is in it. */
+function CurrencyRows() {
+  const brief = useEditor((s) => s.design.brief);
+  const commit = useEditor((s) => s.commit);
+  const use = (currency: string, rate: number): void => {
+    const { limits, exchange, ...rest } = inCurrency(brief, currency, rate);
+    commit(`use ${currency} at ${rate}`, {
+      do: 'batch',
+      edits: [
+        { do: 'brief.set', values: { ...rest, exchange } },
+        { do: 'brief.limit', values: limits },
+      ],
+    });
+  };
+  return (
+    <>
+      <Row name="Currency" note={`three letters; prices of the catalogue are in ${PARTS_CURRENCY}`}>
+        <CurrencyField
+          value={brief.currency}
+          onCommit={(currency) => use(currency, exchangeOf(brief))}
+        />
+      </Row>
+      {brief.currency !== PARTS_CURRENCY && (
+        <Row name={`One ${PARTS_CURRENCY} is, in ${brief.currency}`} note="the exchange rate">
+          <RateField value={exchangeOf(brief)} onCommit={(rate) => use(brief.currency, rate)} />
+        </Row>
+      )}
+    </>
   );
 }
 

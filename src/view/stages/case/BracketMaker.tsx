@@ -8,7 +8,7 @@ import {
   type BracketAsk,
 } from '@/core/bracket';
 import { FAN_PITCH, type HolePattern } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatShown, formatSize } from '@/core/units';
 import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
 import { downloadBracket, downloadBracketStl, useEditor } from '@/view/workspace';
@@ -198,7 +198,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       <div
         className={styles.drawing}
         role="img"
-        aria-label={`Plate ${formatNumber(plate.width_mm)} × ${formatNumber(plate.height_mm)} mm with ${plate.holes.length} holes`}
+        aria-label={`Plate ${formatSize([plate.width_mm, plate.height_mm])} with ${plate.holes.length} holes`}
       >
         <svg
           viewBox={`${-20 * k} ${-4 * k} ${plate.width_mm + 26 * k} ${plate.height_mm + 26 * k}`}
@@ -236,7 +236,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
             className={styles.dimension}
             style={{ fontSize: 9 * k }}
           >
-            {formatNumber(plate.width_mm, { decimals: 1 })}
+            {formatShown(plate.width_mm, 'mm', { decimals: 1 })}
           </text>
           <text
             x={-12 * k}
@@ -245,15 +245,15 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
             style={{ fontSize: 9 * k }}
             transform={`rotate(-90 ${-12 * k} ${plate.height_mm / 2})`}
           >
-            {formatNumber(plate.height_mm, { decimals: 1 })}
+            {formatShown(plate.height_mm, 'mm', { decimals: 1 })}
           </text>
         </svg>
       </div>
       {plate.troubles.map((t) => (
         <p key={t.says}>
           <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} /> {t.says}{' '}
-          {formatNumber(t.measured_mm, { decimals: 1 })} mm, at least{' '}
-          {formatNumber(t.limit_mm, { decimals: 1 })}.
+          {formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least{' '}
+          {formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.
         </p>
       ))}
       <p className="soft">

@@ -3,7 +3,7 @@ import { findComponent } from '@/core/design';
 import { useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
-import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatNumber, formatSize, plural } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
 import {
@@ -50,18 +50,15 @@ const STANDS = [
   { value: '-x', label: 'on its front, rear up' },
 ] as const;
 
-const across = (lengths: readonly number[]): string =>
-  lengths.map((v) => formatNumber(v)).join(' × ');
-
 /** A room behind the tray counts in its litres: it is told beside them. */
 const roomBehind = ({ behind_mm = 0 }: CasePart): string =>
-  behind_mm >= ROOM_BEHIND_MM ? ` and ${formatNumber(behind_mm)} mm behind the tray` : '';
+  behind_mm >= ROOM_BEHIND_MM ? ` and ${formatMeasure(behind_mm, 'mm')} behind the tray` : '';
 
 /** How large the case is, inside and over its sheets; a frame has no sheets. */
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
-    ? `${box.name}, an open frame of ${across(box.interior)} mm.`
-    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${across(box.interior)} mm inside${roomBehind(box)}, ${across(outsideOf(box))} mm outside dimensions.`;
+    ? `${box.name}, an open frame of ${formatSize(box.interior)}.`
+    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)} inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -259,7 +256,8 @@ export function CaseStage() {
           <p className="soft">
             {component && movedBy(design, component.id, [0, 0, 0]) ? (
               <>
-                Drag {component.name}, or move it with the arrow keys by 1 mm, with Shift by 5.
+                Drag {component.name}, or move it with the arrow keys by {formatMeasure(1, 'mm')},
+                with Shift by {formatMeasure(5, 'mm')}.
                 {nearest
                   ? ` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
                   : ''}
@@ -276,7 +274,7 @@ export function CaseStage() {
         className={styles.sheet}
         tabIndex={0}
         role="group"
-        aria-label="Drawing of the case: arrow keys move the picked part by 1 mm, with Shift by 5 mm"
+        aria-label={`Drawing of the case: arrow keys move the picked part by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}`}
         onKeyDown={nudge}
       >
         {isInSpace(view) ? (

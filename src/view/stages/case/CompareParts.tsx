@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { Component } from '@/core/design';
 import { PART_KINDS } from '@/core/components';
-import { formatMillimetres, formatMoney, formatNumber } from '@/core/units';
+import { formatMillimetres, formatMoney, formatNumber, formatShown, unitShown } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useEditor, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';
@@ -51,9 +51,9 @@ export function CompareParts({ component }: { readonly component: Component }) {
           <TableHead>
             <TableRow>
               <TableCell>instead</TableCell>
-              <TableCell className="num">rise, K</TableCell>
+              <TableCell className="num">{`ΔT, ${unitShown('K')}`}</TableCell>
               <TableCell className="num">dBA</TableCell>
-              <TableCell className="num">L/min</TableCell>
+              <TableCell className="num">{unitShown('L/min')}</TableCell>
               <TableCell className="num">{brief.currency}</TableCell>
               <TableCell className="num">gap</TableCell>
             </TableRow>
@@ -76,9 +76,13 @@ export function CompareParts({ component }: { readonly component: Component }) {
                       {r.name}
                     </Press>
                   </TableCell>
-                  <TableCell className="num">{signed(r.deltaT_K, 1)}</TableCell>
+                  <TableCell className="num">
+                    {formatShown(r.deltaT_K, 'K', { decimals: 1, signed: true })}
+                  </TableCell>
                   <TableCell className="num">{signed(r.noise_dBA, 1)}</TableCell>
-                  <TableCell className="num">{signed(r.flow_Lmin, 2)}</TableCell>
+                  <TableCell className="num">
+                    {formatShown(r.flow_Lmin, 'L/min', { decimals: 2, signed: true })}
+                  </TableCell>
                   <TableCell className="num">
                     {r.cost_minor >= 0 ? '+' : '−'}
                     {formatMoney(Math.abs(r.cost_minor))}

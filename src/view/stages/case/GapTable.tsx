@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { memo } from 'react';
 import type { ClearanceReport } from '@/core/clearance';
 import type { GapJudged } from '@/core/studies';
-import { formatMillimetres, formatNumber } from '@/core/units';
+import { formatMillimetres, formatShown, unitShown } from '@/core/units';
 import { Mark, Why, Press } from '@/view/shared';
 import { useBands, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -53,7 +53,7 @@ export const GapTable = memo(function GapTable({
             <TableRow>
               <TableCell>between</TableCell>
               <TableCell className="num">gap</TableCell>
-              <TableCell className="num">worst, mm</TableCell>
+              <TableCell className="num">{`worst, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -79,7 +79,7 @@ export const GapTable = memo(function GapTable({
                     </Why>
                   </TableCell>
                   <TableCell className="num soft">
-                    {formatNumber(g.worst_mm, { decimals: 1 })}
+                    {formatShown(g.worst_mm, 'mm', { decimals: 1 })}
                   </TableCell>
                   <TableCell>
                     <Mark verdict={gapVerdict()} />

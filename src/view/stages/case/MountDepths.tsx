@@ -2,7 +2,7 @@
 import { Press } from '@/view/shared';
 import { memo } from 'react';
 import type { MountDepth } from '@/core/clearance';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -57,12 +57,12 @@ function Ruler({
   const over = used_mm > free_mm;
   const isFree = open && blockedBy === null;
   const roomWords = (): string => {
-    const taken = `${formatNumber(used_mm)} mm taken`;
+    const taken = `${formatMeasure(used_mm, 'mm')} taken`;
     if (isFree) return used_mm > 0 ? `${taken}, open before it` : 'open before it';
-    if (used_mm <= 0) return `${formatNumber(free_mm)} mm free`;
+    if (used_mm <= 0) return `${formatMeasure(free_mm, 'mm')} free`;
     return over
-      ? `${taken}, ${formatNumber(used_mm - free_mm)} mm too deep`
-      : `${taken}, ${formatNumber(free_mm - used_mm)} mm left`;
+      ? `${taken}, ${formatMeasure(used_mm - free_mm, 'mm')} too deep`
+      : `${taken}, ${formatMeasure(free_mm - used_mm, 'mm')} left`;
   };
   return (
     <div className={styles.ruler}>
@@ -70,14 +70,14 @@ function Ruler({
       <div
         className={styles.scale}
         role="img"
-        aria-label={`${name}: ${formatNumber(used_mm)} mm taken, ${isFree ? 'open before it' : `${formatNumber(free_mm)} mm to ${blockedBy ?? 'the far wall'}`}, maker says ${formatNumber(published_mm)} mm`}
+        aria-label={`${name}: ${formatMeasure(used_mm, 'mm')} taken, ${isFree ? 'open before it' : `${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? 'the far wall'}`}, maker says ${formatMeasure(published_mm, 'mm')}`}
       >
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
         <div
           className={styles.said}
           style={{ left: pc(published_mm) }}
-          title={`the maker says ${formatNumber(published_mm)} mm`}
+          title={`the maker says ${formatMeasure(published_mm, 'mm')}`}
         />
       </div>
       <span className={styles.rulerText}>

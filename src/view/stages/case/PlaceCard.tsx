@@ -3,7 +3,7 @@ import { CATALOGUE } from '@/catalogue';
 import type { Design, Component, Placement, Turn, Up } from '@/core/design';
 import { footOf, nearestSlide, nudgedSlide, screwedAs, slidesOn } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { heldBy } from '@/core/bom';
 import { carriersOf, defaultPlacements } from '@/core/checks';
 import type { Tilt, Vec } from '@/core/geometry';
@@ -317,7 +317,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 </Press>
               ))}
               <span className="soft">
-                of {formatNumber(Math.max(0, slack))} mm{mount.holes ? ', to its holes' : ''}
+                of {formatMeasure(Math.max(0, slack), 'mm')}
+                {mount.holes ? ', to its holes' : ''}
               </span>
             </div>
             <Segments

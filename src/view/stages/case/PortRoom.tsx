@@ -6,7 +6,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { HAND_MM } from '@/core/clearance';
-import { formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatShown, plural, unitShown } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -43,7 +43,7 @@ export function PortRoom() {
           <TableHead>
             <TableRow>
               <TableCell>port</TableCell>
-              <TableCell className="num">clearance, mm</TableCell>
+              <TableCell className="num">{`clearance, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -65,7 +65,7 @@ export function PortRoom() {
                   </span>
                 </TableCell>
                 <TableCell className="num">
-                  {p.gap_mm === null ? '' : formatNumber(p.gap_mm, { decimals: 1 })}
+                  {p.gap_mm === null ? '' : formatShown(p.gap_mm, 'mm', { decimals: 1 })}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={VERDICT[p.verdict]} />
@@ -78,7 +78,7 @@ export function PortRoom() {
       {open && (
         <p className="soft">
           {plural(fits.length - shown.length, 'fitting')} clear. A fitting is taken as a cylinder
-          straight out of its port, elbows too until runs are routed; {formatNumber(HAND_MM)} mm
+          straight out of its port, elbows too until runs are routed; {formatMeasure(HAND_MM, 'mm')}
           round it are wanted for fingers (common practice).
         </p>
       )}

@@ -6,7 +6,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
-import { formatNumber, formatWatts, plural } from '@/core/units';
+import { formatMeasure, formatNumber, formatWatts, plural } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -70,8 +70,8 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        about {formatNumber(l.way_mm)} mm to the motherboard (estimated), cables
-                        reach {formatNumber(l.reach_mm)} mm
+                        about {formatMeasure(l.way_mm, 'mm')} to the motherboard (estimated), cables
+                        reach {formatMeasure(l.reach_mm, 'mm')}
                         {l.extension ? `; with ${l.extension.name}` : ''}
                       </span>
                     </>

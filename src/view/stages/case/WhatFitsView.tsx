@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
 import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/studies';
 import type { FanPart, RadiatorPart } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Segments, useOffer, Press } from '@/view/shared';
 import { useEditor, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
@@ -91,7 +91,10 @@ export function WhatFitsView() {
         <Pick
           label="Fans"
           value={String(depth)}
-          options={depths.map((d) => ({ value: String(d), label: `${d} mm thick` }))}
+          options={depths.map((d) => ({
+            value: String(d),
+            label: `${formatMeasure(d, 'mm')} thick`,
+          }))}
           onPick={(v) => setDepth(Number(v))}
         />
       </div>
@@ -113,12 +116,12 @@ export function WhatFitsView() {
                   {s.picks
                     .map(
                       (p) =>
-                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? `, slid ${formatNumber(p.slide_mm)} mm` : ''}`,
+                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? `, slid ${formatMeasure(p.slide_mm, 'mm')}` : ''}`,
                     )
                     .join('; ')}
                   {s.gap_mm === null
                     ? ''
-                    : `. Nearest thing ${formatNumber(s.gap_mm, { decimals: 1 })} mm`}
+                    : `. Nearest thing ${formatMeasure(s.gap_mm, 'mm', { decimals: 1 })}`}
                 </span>
                 <Press className={styles.use} disabled={!fresh} onClick={() => hangSet(s)}>
                   mount this set
@@ -155,7 +158,7 @@ export function WhatFitsView() {
                     const clearanceWords = () => {
                       if (c.fittings === false) return 'no clearance for fittings';
                       if (c.gap_mm === null) return 'nothing near';
-                      return `${formatNumber(c.gap_mm, { decimals: 1 })} mm`;
+                      return `${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`;
                     };
                     return (
                       <TableCell key={m.id} data-picked={chosen || undefined}>
@@ -163,7 +166,7 @@ export function WhatFitsView() {
                           className={styles.cell}
                           aria-pressed={chosen}
                           onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
-                          aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatNumber(c.gap_mm, { decimals: 1 })} mm`}`}
+                          aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`}`}
                         >
                           <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
                           {hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
@@ -179,15 +182,15 @@ export function WhatFitsView() {
             <div className={styles.detail} role="status">
               <p>
                 <strong>{nameOf(open.radiator)}</strong> on the{' '}
-                {mountName(open.mount).toLowerCase()}: stack {formatNumber(open.stack_mm)} mm with{' '}
-                {fanOf(open.fan)?.name}, slid {formatNumber(open.slide_mm)} mm, ports to the{' '}
-                {open.ports === 'end' ? 'far end' : 'start'} of the rail.{' '}
+                {mountName(open.mount).toLowerCase()}: stack {formatMeasure(open.stack_mm, 'mm')}{' '}
+                with {fanOf(open.fan)?.name}, slid {formatMeasure(open.slide_mm, 'mm')}, ports to
+                the {open.ports === 'end' ? 'far end' : 'start'} of the rail.{' '}
                 {open.gap_mm === null ? (
                   'Nothing is near.'
                 ) : (
                   <>
-                    Nearest: {open.with}, {formatNumber(open.gap_mm, { decimals: 1 })} mm; worst
-                    case {formatNumber(open.worst_mm, { decimals: 1 })} mm.
+                    Nearest: {open.with}, {formatMeasure(open.gap_mm, 'mm', { decimals: 1 })}; worst
+                    case {formatMeasure(open.worst_mm, 'mm', { decimals: 1 })}.
                   </>
                 )}{' '}
                 {open.fittings === false ? 'No straight fitting goes into its ports.' : ''}
@@ -198,9 +201,10 @@ export function WhatFitsView() {
             </div>
           )}
           <p className="soft">
-            Each is tried at the ends, the middle and every 10 mm of its rail with its ports to
-            either end; the position with the largest gap is reported. Marginal is below{' '}
-            {formatNumber(design.brief.limits.clear_mm)} mm. Sets take no fans in push-pull.
+            Each is tried at the ends, the middle and every {formatMeasure(10, 'mm')} of its rail
+            with its ports to either end; the position with the largest gap is reported. Marginal is
+            below {formatMeasure(design.brief.limits.clear_mm, 'mm')}. Sets take no fans in
+            push-pull.
           </p>
         </div>
       )}

@@ -8,7 +8,15 @@ import { useMemo } from 'react';
 import { componentName, findComponent } from '@/core/design';
 import { airSensitivity, type AirSensitivity } from '@/core/thermal';
 import type { CasePart } from '@/core/components';
-import { formatCelsius, formatKelvin, formatNumber, formatWatts } from '@/core/units';
+import {
+  formatCelsius,
+  formatKelvin,
+  formatMeasure,
+  formatNumber,
+  formatShown,
+  formatWatts,
+  unitShown,
+} from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -107,9 +115,9 @@ export function AirPanel() {
             <TableRow>
               <TableCell>radiator or fan</TableCell>
               <TableCell>way</TableCell>
-              <TableCell className="num">m³/h</TableCell>
-              <TableCell className="num">Pa</TableCell>
-              <TableCell className="num">in, °C</TableCell>
+              <TableCell className="num">{unitShown('m³/h')}</TableCell>
+              <TableCell className="num">{unitShown('Pa')}</TableCell>
+              <TableCell className="num">{`in, ${unitShown('°C')}`}</TableCell>
               <TableCell className="num">out</TableCell>
             </TableRow>
           </TableHead>
@@ -136,17 +144,19 @@ export function AirPanel() {
                     />
                   )}
                 </TableCell>
-                <TableCell className="num">{formatNumber(r.reversed ? -r.flow : r.flow)}</TableCell>
-                <TableCell className="num">{formatNumber(r.drop, { decimals: 1 })}</TableCell>
-                <TableCell className="num">{formatNumber(r.inC, { decimals: 1 })}</TableCell>
-                <TableCell className="num">{formatNumber(r.outC, { decimals: 1 })}</TableCell>
+                <TableCell className="num">
+                  {formatShown(r.reversed ? -r.flow : r.flow, 'm³/h')}
+                </TableCell>
+                <TableCell className="num">{formatShown(r.drop, 'Pa', { decimals: 1 })}</TableCell>
+                <TableCell className="num">{formatShown(r.inC, '°C', { decimals: 1 })}</TableCell>
+                <TableCell className="num">{formatShown(r.outC, '°C', { decimals: 1 })}</TableCell>
               </TableRow>
             ))}
           </TableBody>
         </Table>
         <p>
-          {formatNumber(report.intake_m3h)} m³/h are drawn in and {formatNumber(report.exhaust_m3h)}{' '}
-          m³/h blown out. {balanceWords()}
+          {formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and{' '}
+          {formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. {balanceWords()}
         </p>
         <p>{sensitivityWords(sensitivity)}</p>
         <p className="soft">
@@ -170,7 +180,7 @@ function sensitivityWords({ asItIs_K, openFrame_K, sealed_K }: AirSensitivity): 
     if (other === null) return 'without a steady temperature';
     const warmer = other - asItIs_K;
     if (Math.abs(warmer) < 0.05) return 'as warm as now';
-    return `${formatNumber(Math.abs(warmer), { decimals: 1 })} K ${warmer > 0 ? 'warmer' : 'cooler'}`;
+    return `${formatMeasure(Math.abs(warmer), 'K', { decimals: 1 })} ${warmer > 0 ? 'warmer' : 'cooler'}`;
   };
   return `On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
 }
@@ -189,5 +199,5 @@ function pressureWords(
 ): string {
   const warm = several ? ` and is at ${formatCelsius(temp_C, 1)}` : '';
   const side = pressure_Pa >= 0 ? 'over' : 'under';
-  return `${several ? chamberName(shell, id) : 'The case'} stands ${formatNumber(Math.abs(pressure_Pa), { decimals: 1 })} Pa ${side} the room${warm}.`;
+  return `${several ? chamberName(shell, id) : 'The case'} stands ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
 }

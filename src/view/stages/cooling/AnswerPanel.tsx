@@ -6,7 +6,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
-import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
+import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, QuantityField, Segments, Why, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
@@ -191,7 +191,7 @@ export function AnswerPanel({
           <TableHead>
             <TableRow>
               <TableCell>hot spot</TableCell>
-              <TableCell className="num">°C</TableCell>
+              <TableCell className="num">{unitShown('°C')}</TableCell>
               <TableCell className="num">90 % range</TableCell>
               {summer && <TableCell className="num">summer</TableCell>}
               <TableCell className="num">limit</TableCell>
@@ -209,13 +209,13 @@ export function AnswerPanel({
                     {s.cooledBy ? '' : ', air-cooled'}
                   </TableCell>
                   <TableCell className="num">
-                    <Why reason={reasonForSpot(s)}>{formatNumber(s.temp_C)}</Why>
+                    <Why reason={reasonForSpot(s)}>{formatShown(s.temp_C, '°C')}</Why>
                   </TableCell>
                   <TableCell className="num soft">{bandOf(s.component, s.hotSpot)}</TableCell>
                   {summer && (
                     <TableCell className="num">{summerOf(s.component, s.hotSpot)}</TableCell>
                   )}
-                  <TableCell className="num soft">{formatNumber(s.limit_C)}</TableCell>
+                  <TableCell className="num soft">{formatShown(s.limit_C, '°C')}</TableCell>
                   <TableCell>
                     <Mark verdict={spotVerdict(s)} />
                   </TableCell>

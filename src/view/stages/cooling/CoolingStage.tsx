@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { worstRise } from '@/core/thermal';
-import { formatKelvin, formatNumber, formatSpeed } from '@/core/units';
+import { formatKelvin, formatNumber, formatShown, formatSpeed } from '@/core/units';
 import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why } from '@/view/shared';
@@ -127,8 +127,8 @@ function Cooling() {
             {' '}
             (
             <Why reason={reasonForBand(band)}>
-              {formatNumber(band.deltaT_K.low, { decimals: 1 })} to{' '}
-              {formatNumber(band.deltaT_K.high, { decimals: 1 })}
+              {formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to{' '}
+              {formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}
             </Why>
             )
           </span>

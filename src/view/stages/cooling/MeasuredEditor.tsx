@@ -4,10 +4,11 @@ import { useMemo, useState } from 'react';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import {
-  convertFromInner,
-  formatNumber,
-  parseColumns,
   QUANTITIES,
+  convertFromInner,
+  formatShown,
+  parseColumns,
+  unitShown,
   type QuantityName,
 } from '@/core/units';
 import { Pick, TextInput } from '@/view/shared';
@@ -145,14 +146,17 @@ export function MeasuredEditor({
           <CurvePlot
             points={rows.map(([x, , k]) => [x, k] as const)}
             at={null}
-            xAxis={against === 'air' ? 'air, m³/h' : 'fan speed, rpm'}
-            yAxis="heat, W/K"
+            x={
+              against === 'air' ? { word: 'air', unit: 'm³/h' } : { word: 'fan speed', unit: 'rpm' }
+            }
+            y={{ word: 'heat', unit: 'W/K' }}
           />
           {rows.length > 0 && (
             <p>
               {rows.length} {rows.length === 1 ? 'point' : 'points'} at{' '}
-              {flows.map((f) => formatNumber(f, { decimals: 1 })).join(', ')} L/min. At these states
-              the measured figure is used; between and beyond, the model carried through them.
+              {flows.map((f) => formatShown(f, 'L/min', { decimals: 1 })).join(', ')}{' '}
+              {unitShown('L/min')}. At these states the measured figure is used; between and beyond,
+              the model carried through them.
             </p>
           )}
         </div>

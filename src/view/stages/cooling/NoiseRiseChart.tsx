@@ -3,7 +3,14 @@ import { Press } from '@/view/shared';
 import { memo, useRef } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import type { CoolingCurve } from '@/core/thermal';
-import { formatKelvin, formatNumber, formatSpeed } from '@/core/units';
+import {
+  formatKelvin,
+  formatNumber,
+  formatSpeed,
+  tickShown,
+  ticksShown,
+  unitShown,
+} from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CoolingStage.module.css';
 
@@ -126,7 +133,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               />
             ))}
           </svg>
-          <span className={styles.axisY}>coolant ΔT above room air, K</span>
+          <span className={styles.axisY}>{`coolant ΔT above room air, ${unitShown('K')}`}</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
             noise where you sit, dBA (estimated)
           </span>
@@ -249,7 +256,8 @@ const Plot = memo(function Plot({
       <YAxis
         type="number"
         domain={[y0, y1]}
-        ticks={steps(y0, y1, 4)}
+        ticks={ticksShown(y0, y1, 4, 'K')}
+        tickFormatter={(v: number) => tickShown(v, 'K')}
         allowDataOverflow
         width={30}
         tickLine={false}

@@ -8,7 +8,7 @@ import { ROOM_AIR } from '@/core/airflow';
 import type { CaseAir } from '@/core/components';
 import type { CaseReport } from '@/core/thermal';
 import { freeId } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -75,7 +75,7 @@ export function VentsTable() {
               <TableCell>way</TableCell>
               <TableCell className="num">size</TableCell>
               <TableCell className="num">open</TableCell>
-              <TableCell className="num">m³/h in</TableCell>
+              <TableCell className="num">{`${unitShown('m³/h')} in`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -116,7 +116,7 @@ export function VentsTable() {
                 />
               </TableCell>
               <TableCell />
-              <TableCell className="num">{formatNumber(leaks?.airFlow_m3h ?? 0)}</TableCell>
+              <TableCell className="num">{formatShown(leaks?.airFlow_m3h ?? 0, 'm³/h')}</TableCell>
               <TableCell />
             </TableRow>
           </TableBody>
@@ -173,7 +173,7 @@ function VentRow({
             onCommit={(v) => v !== null && onChange({ area_cm2: v })}
           />
         ) : (
-          `${formatNumber(way.area_cm2)} cm²`
+          `${formatMeasure(way.area_cm2, 'cm²')}`
         )}
       </TableCell>
       <TableCell className="num">
@@ -190,7 +190,7 @@ function VentRow({
           />
         )}
       </TableCell>
-      <TableCell className="num">{formatNumber(into_m3h)}</TableCell>
+      <TableCell className="num">{formatShown(into_m3h, 'm³/h')}</TableCell>
       <TableCell className="num">
         {vent && (
           <Press className={styles.put} aria-label={`Close ${way.name}`} onClick={onClose}>

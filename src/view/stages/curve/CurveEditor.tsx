@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import type { Edit } from '@/core/design';
 import { ratingTroubles } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
@@ -106,8 +106,8 @@ export function CurveEditor({
             />
             {printed.map((t) => (
               <p key={t.of} role="note" className={styles.wide}>
-                Printed {t.of} of {formatNumber(t.printed, { decimals: 1 })} {t.unit} against{' '}
-                {formatNumber(t.gives, { decimals: 1 })} {t.unit}: {t.words}
+                Printed {t.of} of {formatMeasure(t.printed, t.unit, { decimals: 1 })} against{' '}
+                {formatMeasure(t.gives, t.unit, { decimals: 1 })}: {t.words}
               </p>
             ))}
           </div>

@@ -1,26 +1,32 @@
 'use client';
+import { unitShown, valueShown } from '@/core/units';
 import { useRef } from 'react';
 import { CartesianGrid, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CurveEditor.module.css';
 
+export interface Axis {
+  readonly word: string;
+  readonly unit: string;
+}
 interface Props {
   readonly points: readonly (readonly [number, number])[];
   /** The curve that will be used. */
   readonly at: ((x: number) => number | null) | null;
-  readonly xAxis: string;
-  readonly yAxis: string;
+  /** What each axis is, and the fixed unit its numbers come in. */
+  readonly x: Axis;
+  readonly y: Axis;
 }
 const STEPS = 40;
 
 /** Points as rings, and the curve through them that will be used. */
-export function CurvePlot({ points, at, xAxis, yAxis }: Props) {
+export function CurvePlot({ points, at, x, y }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
   const most = Math.max(0, ...points.map((p) => p[0])) || 6;
   const line = Array.from({ length: STEPS + 1 }, (_, i) => ({
-    x: (most * i) / STEPS,
-    curve: at?.((most * i) / STEPS) ?? null,
+    x: valueShown((most * i) / STEPS, x.unit),
+    curve: shownAt(at?.((most * i) / STEPS) ?? null, y.unit),
   }));
   const axis = { tickLine: false, tick: { fill: 'var(--soft)', fontSize: 12 } } as const;
   return (
@@ -59,7 +65,10 @@ export function CurvePlot({ points, at, xAxis, yAxis }: Props) {
               activeDot={false}
             />
             <Scatter
-              data={points.map(([x, y]) => ({ x, y }))}
+              data={points.map(([a, b]) => ({
+                x: valueShown(a, x.unit),
+                y: valueShown(b, y.unit),
+              }))}
               dataKey="y"
               fill="var(--paper)"
               stroke="var(--copper)"
@@ -67,10 +76,13 @@ export function CurvePlot({ points, at, xAxis, yAxis }: Props) {
               isAnimationActive={false}
             />
           </ComposedChart>
-          <span className={styles.axisY}>{yAxis}</span>
-          <span className={styles.axisX}>{xAxis}</span>
+          <span className={styles.axisY}>{`${y.word}, ${unitShown(y.unit)}`}</span>
+          <span className={styles.axisX}>{`${x.word}, ${unitShown(x.unit)}`}</span>
         </>
       )}
     </div>
   );
 }
+
+const shownAt = (value: number | null, unit: string): number | null =>
+  value === null ? null : valueShown(value, unit);

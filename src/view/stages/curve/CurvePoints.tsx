@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { ComponentPart, FittingPart } from '@/core/components';
-import { convertFromInner, parsePoints, QUANTITIES } from '@/core/units';
+import { QUANTITIES, convertFromInner, parsePoints, unitShown } from '@/core/units';
 import { Pick, TextInput } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
 import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';
@@ -41,8 +41,8 @@ export function CurvePoints({
   const kind = curveKind(of),
     [{ points: own, source: from }] = useState(() => kind.own(part));
   const [units, setUnits] = useState<{ readonly x: string; readonly y: string }>({
-    x: QUANTITIES[kind.x].inner,
-    y: QUANTITIES[kind.y].inner,
+    x: unitShown(QUANTITIES[kind.x].inner),
+    y: unitShown(QUANTITIES[kind.y].inner),
   });
   const [text, setText] = useState<string | null>(null);
   const [source, setSource] = useState(from ?? '');
@@ -132,8 +132,8 @@ export function CurvePoints({
         <CurvePlot
           points={points}
           at={reading ? reading.at : null}
-          xAxis={`${kind.xWord.toLowerCase()}, ${QUANTITIES[kind.x].inner}`}
-          yAxis={kind.yAxis}
+          x={{ word: kind.xWord.toLowerCase(), unit: QUANTITIES[kind.x].inner }}
+          y={{ word: kind.yAxis, unit: QUANTITIES[kind.y].inner }}
         />
         {reading && reading.words !== '' && (
           <p role={reading.note ? 'note' : undefined}>{reading.words}</p>

@@ -2,7 +2,7 @@ import type { Component } from '@/core/design';
 import type { ComponentPart, FittingPart } from '@/core/components';
 import { fitLossCurve, headTrouble, lossDrop } from '@/core/hydraulics';
 import { blockLaw, blockResistance } from '@/core/thermal';
-import { formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
+import { formatMeasure, formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
 
 export type Points = readonly (readonly [number, number])[];
 
@@ -21,6 +21,7 @@ export interface CurveKind {
   readonly y: QuantityName;
   readonly xWord: string;
   readonly yWord: string;
+  /** What the upright axis is called. */
   readonly yAxis: string;
   readonly intro: string;
   own(part: ComponentPart | FittingPart): {
@@ -44,7 +45,7 @@ const loss = (passage: number): CurveKind => ({
   y: 'pressure',
   xWord: 'Flow',
   yWord: 'Drop',
-  yAxis: 'pressure drop, kPa',
+  yAxis: 'pressure drop',
   intro:
     'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
   own: (part) => {
@@ -59,7 +60,7 @@ const loss = (passage: number): CurveKind => ({
       used: points,
       at: (q) => lossDrop(fit, q),
       note: false,
-      words: `a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatNumber(fit.residual_kPa, { decimals: 2 })} kPa (root mean square)${slip(fit.residual_kPa, points)}`,
+      words: `a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })} (root mean square)${slip(fit.residual_kPa, points)}`,
     };
   },
   tooFew: 'One point with flow above 0 is needed.',
@@ -84,7 +85,7 @@ const head: CurveKind = {
   y: 'head',
   xWord: 'Flow',
   yWord: 'Head',
-  yAxis: 'head, m',
+  yAxis: 'head',
   intro:
     'One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.',
   own: (part) => ({
@@ -100,7 +101,7 @@ const pressure: CurveKind = {
   y: 'airPressure',
   xWord: 'Air',
   yWord: 'Pressure',
-  yAxis: 'pressure, Pa',
+  yAxis: 'pressure',
   intro:
     'One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.',
   own: (part) => ({
@@ -121,7 +122,7 @@ const resistance: CurveKind = {
   y: 'resistance',
   xWord: 'Flow',
   yWord: 'Resistance',
-  yAxis: 'of the block, K/W',
+  yAxis: 'of the block',
   intro:
     'One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.',
   own: (part) => ({

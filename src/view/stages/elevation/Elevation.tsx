@@ -8,7 +8,7 @@ import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
 import { add, axisGaps, boxOf, scale, type Vec } from '@/core/geometry';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber, formatSize } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from '@/core/elevation';
@@ -169,7 +169,7 @@ export function Elevation({
               strokeDasharray="3 3"
               pointerEvents="none"
             >
-              <title>{`${m.name}: ${formatNumber(m.length_mm)} mm`}</title>
+              <title>{`${m.name}: ${formatMeasure(m.length_mm, 'mm')}`}</title>
             </rect>
           );
         })}
@@ -204,7 +204,7 @@ export function Elevation({
               onClick={component.startsWith('case:') ? undefined : drag.click(component)}
               onPointerDown={component.startsWith('case:') ? undefined : drag.press(component)}
             >
-              <title>{`${name}: ${formatNumber(flat.w)} × ${formatNumber(flat.h)} mm in this view`}</title>
+              <title>{`${name}: ${formatSize([flat.w, flat.h])} in this view`}</title>
               {solid.whole && (
                 <polygon
                   points={outlineOf(view, size, solid.whole)}
@@ -315,7 +315,7 @@ export function Elevation({
                 <title>
                   {run.bridge
                     ? `${run.name}: ${run.bridge.name}`
-                    : `${run.name}: ${run.estimated ? 'about ' : ''}${formatNumber(run.cut_mm)} mm${run.estimated ? ', estimated' : ''}`}
+                    : `${run.name}: ${run.estimated ? 'about ' : ''}${formatMeasure(run.cut_mm, 'mm')}${run.estimated ? ', estimated' : ''}`}
                 </title>
                 {run.routed?.pieces.map((b, i) => {
                   const [x1, y1] = flatPoint(view, size, b.from),

@@ -1,5 +1,5 @@
 import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatSize } from '@/core/units';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { flatBox, flatPoint, sheetSize, type View } from '@/core/elevation';
@@ -83,7 +83,7 @@ export function Shell({
             stroke="var(--copper)"
             strokeWidth="1.2"
           >
-            <title>{`${p.name}: ${formatNumber(p.hole_mm)} mm`}</title>
+            <title>{`${p.name}: ${formatMeasure(p.hole_mm, 'mm')}`}</title>
           </circle>
         );
       })}
@@ -117,7 +117,7 @@ export function Shell({
               stroke="var(--soft)"
               strokeWidth="0.9"
             >
-              <title>{`${g.name}: ${formatNumber(g.width_mm)} × ${formatNumber(g.height_mm)} mm`}</title>
+              <title>{`${g.name}: ${formatSize([g.width_mm, g.height_mm])}`}</title>
             </rect>
           );
         })}

@@ -15,7 +15,7 @@ import {
   type LoopFlow,
 } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
-import { formatFlow, formatNumber } from '@/core/units';
+import { formatFlow, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
@@ -80,12 +80,12 @@ export function DirtTable({
                     ) : null}
                   </TableCell>
                   <TableCell className="num">
-                    {formatNumber(state.flow_Lmin, { decimals: 1 })}
+                    {formatShown(state.flow_Lmin, 'L/min', { decimals: 1 })}
                     {graph.branched ? (
                       <>
                         <br />
                         <span className="soft">
-                          {formatNumber(through(r.component), { decimals: 1 })}
+                          {formatShown(through(r.component), 'L/min', { decimals: 1 })}
                         </span>
                       </>
                     ) : null}
@@ -96,13 +96,13 @@ export function DirtTable({
                       className="num"
                       title={`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
                     >
-                      {formatNumber(s.flow_Lmin, { decimals: 1 })}
+                      {formatShown(s.flow_Lmin, 'L/min', { decimals: 1 })}
                       {s.flow_Lmin < target ? <span className={styles.under}> under</span> : null}
                       {graph.branched ? (
                         <>
                           <br />
                           <span className="soft">
-                            {formatNumber(s.through_Lmin, { decimals: 1 })}
+                            {formatShown(s.through_Lmin, 'L/min', { decimals: 1 })}
                           </span>
                         </>
                       ) : null}
@@ -115,7 +115,8 @@ export function DirtTable({
         </Table>
       )}
       <p className="soft">
-        Flow round the loop, L/min, with that share of the part&apos;s channels plugged
+        Flow round the loop, {unitShown('L/min')}, with that share of the part&apos;s channels
+        plugged
         {graph.branched ? ', and under it the flow through the part' : ''}; “under” is below the{' '}
         {formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q)
         becomes dp(Q / open share).

@@ -3,7 +3,13 @@ import { componentName, findComponent } from '@/core/design';
 import { useState } from 'react';
 import { fitOf, runDrop, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
-import { formatFlow, formatKilopascals, formatMillimetres, formatNumber } from '@/core/units';
+import {
+  formatFlow,
+  formatKilopascals,
+  formatMillimetres,
+  formatMeasure,
+  formatNumber,
+} from '@/core/units';
 import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -92,7 +98,7 @@ export function LossStairs({ graph, state, network }: Props) {
                     {formatFlow(Math.abs(l.flow_Lmin))}
                     {l.reynolds ? `, Re ${formatNumber(l.reynolds)}, ${l.regime}` : ''}
                     {pipe && pipe.length_mm > 0
-                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatNumber(pipe.bore_mm)} mm bore`
+                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatMeasure(pipe.bore_mm, 'mm')} bore`
                       : ''}
                   </span>
                   {run && <RunFittings run={run} loop={graph.loop} />}
@@ -203,7 +209,8 @@ function FitLine({
     <span>
       {points.length} points fit {formatNumber(fit.a, { decimals: 2 })} Q +{' '}
       {formatNumber(fit.b, { decimals: 2 })} Q² within{' '}
-      {formatNumber(fit.residual_kPa, { decimals: 2 })} kPa{source ? `; ${source}` : ''}.{' '}
+      {formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}
+      {source ? `; ${source}` : ''}.{' '}
       <Press className={styles.textButton} onClick={onEdit}>
         Measured points
       </Press>

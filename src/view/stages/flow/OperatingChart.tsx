@@ -10,7 +10,14 @@ import {
   type FlowNetwork,
   type LoopFlow,
 } from '@/core/hydraulics';
-import { formatFlow, formatNumber, formatSpeed } from '@/core/units';
+import {
+  formatFlow,
+  formatMeasure,
+  formatSpeed,
+  tickShown,
+  ticksShown,
+  unitShown,
+} from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './OperatingChart.module.css';
 
@@ -36,9 +43,6 @@ interface Row {
   readonly pump: number | null;
   readonly full: number | null;
 }
-
-const ticksTo = (to: number, by: number): number[] =>
-  Array.from({ length: Math.floor(to / by) + 1 }, (_, i) => i * by);
 
 /** The curves alone: drawn anew only when they are others. */
 const Curves = memo(function Curves({
@@ -69,7 +73,8 @@ const Curves = memo(function Curves({
         type="number"
         dataKey="flow"
         domain={[0, most]}
-        ticks={ticksTo(most, most > 14 ? 2 : 1)}
+        ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
+        tickFormatter={(v: number) => tickShown(v, 'L/min')}
         height={30}
         tickLine={false}
         axisLine={{ stroke: 'var(--hairline)' }}
@@ -78,7 +83,8 @@ const Curves = memo(function Curves({
       <YAxis
         type="number"
         domain={[0, top]}
-        ticks={ticksTo(top, top > 60 ? 20 : 10)}
+        ticks={ticksShown(0, top, top > 60 ? 20 : 10, 'kPa')}
+        tickFormatter={(v: number) => tickShown(v, 'kPa')}
         allowDataOverflow
         width={34}
         tickLine={false}
@@ -177,9 +183,9 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
       {width > 0 && (
         <>
           <Curves data={data} width={width} height={height} most={most} top={top} target={target} />
-          <span className={styles.axisY}>pressure, kPa</span>
+          <span className={styles.axisY}>{`pressure, ${unitShown('kPa')}`}</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
-            flow, L/min
+            {`flow, ${unitShown('L/min')}`}
           </span>
           {names.map((n) => (
             <span
@@ -216,7 +222,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               aria-valuemin={speed?.min ?? 0}
               aria-valuemax={speed?.max ?? 0}
               aria-valuenow={Math.round(speed?.now ?? 0)}
-              aria-valuetext={`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatNumber(state.head_kPa, { decimals: 1 })} kPa`}
+              aria-valuetext={`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}`}
               onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
               onPointerMove={(e) => {
                 if (e.currentTarget.hasPointerCapture(e.pointerId)) drag(e.clientX);
@@ -238,7 +244,8 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               }}
             >
               <span className={styles.handleText}>
-                {formatFlow(state.flow_Lmin)}, {formatNumber(state.head_kPa, { decimals: 1 })} kPa
+                {formatFlow(state.flow_Lmin)},{' '}
+                {formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}
                 {speed ? ` at ${formatSpeed(speed.now)}` : ''}
               </span>
             </Press>
@@ -303,6 +310,8 @@ function SpeedChart({
               <YAxis
                 type="number"
                 domain={[0, most]}
+                ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
+                tickFormatter={(v: number) => tickShown(v, 'L/min')}
                 width={34}
                 tickLine={false}
                 axisLine={false}
@@ -319,7 +328,7 @@ function SpeedChart({
                 activeDot={false}
               />
             </LineChart>
-            <span className={styles.axisY}>flow, L/min</span>
+            <span className={styles.axisY}>{`flow, ${unitShown('L/min')}`}</span>
             <span className={styles.axisX} style={{ right: 30 }}>
               speed of all pumps, % of full
             </span>

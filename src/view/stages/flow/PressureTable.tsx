@@ -8,13 +8,14 @@ import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import type { LoopFlow, NodePressure } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
-import { formatMillimetres, formatNumber } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatShown, unitShown } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
-const kPa = (v: number, signed = false): string => formatNumber(v, { decimals: 1, signed });
+const shown = (v: number, signed = false): string => formatShown(v, 'kPa', { decimals: 1, signed });
+const kPa = (v: number, signed = false): string => formatMeasure(v, 'kPa', { decimals: 1, signed });
 
 /**
  * Pressure along the loop: what pump and losses make of it, what height adds, and both with the air
@@ -76,17 +77,17 @@ export function PressureTable({
       <p>
         {flowLow ? `What flows presses least at ${nameOf(flowLow)}. ` : ''}
         {lowest
-          ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} kPa absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} kPa under the air outside` : ''}.`
+          ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
           : ''}
       </p>
       <Table>
         <TableHead>
           <TableRow>
             <TableCell>at</TableCell>
-            <TableCell className="num">height, mm</TableCell>
-            <TableCell className="num">by flow, kPa</TableCell>
+            <TableCell className="num">{`height, ${unitShown('mm')}`}</TableCell>
+            <TableCell className="num">{`by flow, ${unitShown('kPa')}`}</TableCell>
             <TableCell className="num">
-              {against === 'air' ? 'over air, kPa' : 'absolute, kPa'}
+              {`${against === 'air' ? 'over air' : 'absolute'}, ${unitShown('kPa')}`}
             </TableCell>
           </TableRow>
         </TableHead>
@@ -100,9 +101,9 @@ export function PressureTable({
                 {n === lowest && <span className="soft"> lowest</span>}
               </TableCell>
               <TableCell className="num">
-                {n.height_mm === null ? 'no place' : formatNumber(n.height_mm)}
+                {n.height_mm === null ? 'no place' : formatShown(n.height_mm, 'mm')}
               </TableCell>
-              <TableCell className="num">{kPa(n.relative_kPa, true)}</TableCell>
+              <TableCell className="num">{shown(n.relative_kPa, true)}</TableCell>
               <TableCell
                 className="num"
                 title={
@@ -112,8 +113,8 @@ export function PressureTable({
                 }
               >
                 {against === 'air'
-                  ? kPa(n.absolute_kPa - profile.air_kPa, true)
-                  : kPa(n.absolute_kPa)}
+                  ? shown(n.absolute_kPa - profile.air_kPa, true)
+                  : shown(n.absolute_kPa)}
               </TableCell>
             </TableRow>
           ))}
@@ -125,7 +126,7 @@ export function PressureTable({
         {profile.surface_mm === null
           ? 'no known height: the reservoir has no place'
           : `${formatMillimetres(profile.surface_mm)} over the case's floor`}
-        ; air on it {kPa(profile.air_kPa)} kPa at {formatNumber(design.brief.altitude_m)} m. A
+        ; air on it {kPa(profile.air_kPa)} at {formatMeasure(design.brief.altitude_m, 'm')}. A
         filled height adds and takes the same on the way round, so it changes no flow.
       </p>
     </Section>

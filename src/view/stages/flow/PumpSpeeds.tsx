@@ -3,7 +3,7 @@ import Slider from '@mui/material/Slider';
 import type { Component } from '@/core/design';
 import type { PumpFlow } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
-import { formatFlow, formatNumber } from '@/core/units';
+import { formatFlow, formatMeasure } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -28,7 +28,7 @@ export function PumpSpeeds({
             <span>
               {component.name}{' '}
               <span className="soft">
-                {formatNumber(head_m, { decimals: 2 })} m at {formatFlow(flow_Lmin)}
+                {formatMeasure(head_m, 'm', { decimals: 2 })} at {formatFlow(flow_Lmin)}
               </span>
             </span>
             <QuantityField

@@ -15,6 +15,7 @@ import {
   formatFlow,
   formatKelvin,
   formatKilopascals,
+  formatMeasure,
   formatNumber,
 } from '@/core/units';
 import { useOffer, Check, Press } from '@/view/shared';
@@ -169,7 +170,8 @@ function sentence(
     beside.flow_Lmin > 0 && row.flow_Lmin > 0
       ? ` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in series.`
       : '';
-  if (better === 'same') return `It makes no difference to the hottest part: under 0.1 K.${flows}`;
+  if (better === 'same')
+    return `It makes no difference to the hottest part: under ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
   return `${better === 'row' ? 'In series' : 'In parallel'} is better: the part closest to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
 }
 

@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { formatCelsius, formatNumber, formatWatts } from '@/core/units';
+import { formatCelsius, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, Why } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
@@ -61,7 +61,7 @@ export function HeatStage() {
                 <TableRow>
                   <TableCell>hot spot</TableCell>
                   <TableCell className="num">reaches</TableCell>
-                  <TableCell className="num">limit, °C</TableCell>
+                  <TableCell className="num">{`limit, ${unitShown('°C')}`}</TableCell>
                   <TableCell />
                 </TableRow>
               </TableHead>
@@ -79,7 +79,7 @@ export function HeatStage() {
                         <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
                       )}
                     </TableCell>
-                    <TableCell className="num soft">{formatNumber(s.limit_C)}</TableCell>
+                    <TableCell className="num soft">{formatShown(s.limit_C, '°C')}</TableCell>
                     <TableCell>
                       <Mark verdict={spotVerdict(s)} />
                     </TableCell>

@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
-import { formatNumber } from '@/core/units';
+import { formatNumber, formatShown, unitShown } from '@/core/units';
 import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
@@ -74,7 +74,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
                   {c.name}
                 </TableCell>
                 <TableCell className="num">{valueText(moment.values[c.id], c.unit)}</TableCell>
-                <TableCell>{c.unit}</TableCell>
+                <TableCell>{unitShown(c.unit)}</TableCell>
               </TableRow>
             ))}
           </TableBody>
@@ -151,7 +151,7 @@ function Told({
 const valueText = (value: number | undefined, unit: string): string => {
   if (value === undefined || !Number.isFinite(value)) return '–';
   const decimals = { 'L/min': 2, rpm: 0, mbar: 0 }[unit] ?? 1;
-  return formatNumber(value, { decimals });
+  return formatShown(value, unit, { decimals });
 };
 
 const clock = (seconds: number): string => {

@@ -4,7 +4,7 @@ import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
 import type { Design, Reading } from '@/core/design';
 import { quantityName, readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
-import { formatSpeed } from '@/core/units';
+import { formatMeasure, formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField, Press } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
@@ -86,7 +86,7 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
           <span className="soft" role="status">
             {isSettled(past)
               ? 'The coolant has come to rest: the mean of the last minutes is taken.'
-              : 'Wait until the coolant moves no more: ten minutes within 0.2 K.'}
+              : `Wait until the coolant moves no more: ten minutes within ${formatMeasure(0.2, 'K', { decimals: 1 })}.`}
           </span>
         </p>
       )}

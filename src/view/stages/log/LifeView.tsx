@@ -15,7 +15,7 @@ import {
 } from 'recharts';
 import { dismantling } from '@/core/assembly';
 import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
-import { formatNumber, formatWatts, plural } from '@/core/units';
+import { formatMeasure, formatNumber, formatWatts, plural } from '@/core/units';
 import { serviceToIcs } from '@/format';
 import { Progress, Press } from '@/view/shared';
 import {
@@ -92,7 +92,7 @@ function Upgrades() {
       <h2>What an upgrade would bring</h2>
       <p>
         {carries
-          ? `${by}, the loops carry ${formatWatts(carries.heat_W)} within ${formatNumber(limits.deltaT_K)} K and ${formatNumber(limits.noise_dBA)} dBA: ${
+          ? `${by}, the loops carry ${formatWatts(carries.heat_W)} within ${formatMeasure(limits.deltaT_K, 'K')} and ${formatNumber(limits.noise_dBA)} dBA: ${
               more_W >= 0
                 ? `${formatWatts(more_W)} are left for a warmer card or processor.`
                 : `${formatWatts(-more_W)} less than what heats them now.`

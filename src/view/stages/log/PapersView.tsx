@@ -6,7 +6,7 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { quoteOf } from '@/core/assembly';
 import type { Order } from '@/core/design';
-import { formatMoney, formatNumber } from '@/core/units';
+import { formatMoney, formatNumber, shownUnits } from '@/core/units';
 import { QuantityField, TextInput } from '@/view/shared';
 import { MoneyField } from '../brief/MoneyField';
 import { useEditor } from '@/view/workspace';
@@ -109,10 +109,10 @@ export function PapersView() {
         </TableBody>
       </Table>
       <p className={styles.inline}>
-        <a href={`/api/builds/${id}/pdf?of=quote`} download>
+        <a href={`/api/builds/${id}/pdf?of=quote&units=${shownUnits()}`} download>
           Quote as PDF
         </a>
-        <a href={`/api/builds/${id}/pdf?of=handover`} download>
+        <a href={`/api/builds/${id}/pdf?of=handover&units=${shownUnits()}`} download>
           Handover sheet as PDF
         </a>
       </p>

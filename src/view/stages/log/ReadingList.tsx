@@ -2,7 +2,7 @@
 import { Press } from '@/view/shared';
 import { useRef, useState } from 'react';
 import type { Reading } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { readingsFromCsv } from '@/format';
 import { downloadReadings, useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
@@ -23,7 +23,7 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
               </span>
               <span className="num">
                 {Object.entries(r.coolant_C ?? {})
-                  .map(([, c]) => `${formatNumber(c - r.room_C, { decimals: 1 })} K`)
+                  .map(([, c]) => `${formatMeasure(c - r.room_C, 'K', { decimals: 1 })}`)
                   .join(', ') || '–'}
               </span>
               <Press

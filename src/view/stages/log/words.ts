@@ -1,6 +1,6 @@
 import { componentName, type Design } from '@/core/design';
 import type { CauseKind, Diagnosis, Quantity } from '@/core/log';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 
 export const figureText = (kind: Quantity['kind'], value: number): string =>
   formatNumber(value, { decimals: kind === 'flow' ? 2 : 1 });
@@ -21,15 +21,13 @@ export function causeWords(
     dust: `Dust in the radiators (they pass ${share})`,
     'fan stopped': `${name} is stopped`,
     'fans turned round': `${name}: its fans blow in the other direction`,
-    'warm air at the intake': `The air drawn in is ${formatNumber(amount)} K warmer than the room`,
+    'warm air at the intake': `The air drawn in is ${formatMeasure(amount, 'K')} warmer than the room`,
     'block sits badly': `${name} sits badly (its resistance ${times})`,
-    'thermometer of the coolant': `The thermometer of ${name} reads ${signed(amount)} K`,
-    'thermometer of a part': `The sensor of ${name} reads ${signed(amount)} K`,
+    'thermometer of the coolant': `The thermometer of ${name} reads ${formatMeasure(amount, 'K', { signed: true })}`,
+    'thermometer of a part': `The sensor of ${name} reads ${formatMeasure(amount, 'K', { signed: true })}`,
   };
   return { title: titles[kind], test: TESTS[kind] };
 }
-
-const signed = (v: number): string => `${v < 0 ? '−' : '+'}${formatNumber(Math.abs(v))}`;
 
 function nameOf(design: Design, of: string): string {
   const loop = design.loops.find((l) => l.id === of);

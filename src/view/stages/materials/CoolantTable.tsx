@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import type { Loop } from '@/core/design';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/bom';
 import { environmentOf, judgeCorrosion } from '@/core/corrosion';
-import { formatMoney, formatNumber, plural } from '@/core/units';
+import { formatMoney, formatMeasure, formatNumber, plural } from '@/core/units';
 import { Mark, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
@@ -47,7 +47,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
         watch: of('marginal'),
         environment: environmentOf(filled),
         habits: coolantHabits(coolant),
-        cost: coolantCost(coolant, volume),
+        cost: coolantCost(coolant, volume, design.brief),
         mix: mixFor(coolant, volume),
       };
     })
@@ -87,7 +87,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                   {r.coolant.name}
                   <span className="soft">
                     {r.mix.water_mL > 0
-                      ? `, ${formatNumber(r.mix.concentrate_mL)} mL to ${formatNumber(r.mix.water_mL)} mL water`
+                      ? `, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to ${formatMeasure(r.mix.water_mL, 'mL')} water`
                       : ''}
                     ; {formatMoney(r.cost.perLitre_minor)} a litre
                   </span>
@@ -136,7 +136,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
         Metals by the anodic index, plastics and rubbers by resistance tables, both from memory;
         staining and clogging by common practice, no source; conductivity and intervals as the
         coolant&apos;s own data say. Costs are bottles at the catalogue&apos;s prices for{' '}
-        {formatNumber(volume)} mL a fill, water not counted.
+        {formatMeasure(volume, 'mL')} a fill, water not counted.
       </p>
     </div>
   );

@@ -8,7 +8,7 @@ import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
 import { METAL_NAMES } from '@/core/corrosion';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { changeEvery, mixFor } from '@/core/bom';
 import { Mark, Pick, Segments, useOffer, Press } from '@/view/shared';
 import { ConnectDialog, useEditor } from '@/view/workspace';
@@ -161,9 +161,10 @@ export function MaterialsStage() {
                     needed
                   </TableCell>
                   <TableCell>
-                    {formatNumber(volume?.total_mL)} mL in the loop, {formatNumber(volume?.buy_mL)}{' '}
-                    mL with spare: {volume?.bottles} {volume?.bottles === 1 ? 'bottle' : 'bottles'}{' '}
-                    of {formatNumber(coolant.bottle_mL)} mL
+                    {formatMeasure(volume?.total_mL, 'mL')} in the loop,{' '}
+                    {formatMeasure(volume?.buy_mL, 'mL')} with spare: {volume?.bottles}{' '}
+                    {volume?.bottles === 1 ? 'bottle' : 'bottles'} of{' '}
+                    {formatMeasure(coolant.bottle_mL, 'mL')}
                   </TableCell>
                 </TableRow>
                 {coolant.waterParts !== undefined && volume && (
@@ -172,9 +173,9 @@ export function MaterialsStage() {
                       mixed
                     </TableCell>
                     <TableCell>
-                      {formatNumber(mixFor(coolant, volume.buy_mL).concentrate_mL)} mL of it with{' '}
-                      {formatNumber(mixFor(coolant, volume.buy_mL).water_mL)} mL distilled water (1
-                      to {formatNumber(coolant.waterParts)} by volume)
+                      {formatMeasure(mixFor(coolant, volume.buy_mL).concentrate_mL, 'mL')} of it
+                      with {formatMeasure(mixFor(coolant, volume.buy_mL).water_mL, 'mL')} distilled
+                      water (1 to {formatNumber(coolant.waterParts)} by volume)
                     </TableCell>
                   </TableRow>
                 )}
@@ -318,7 +319,9 @@ export function MaterialsStage() {
                           </span>
                         ) : null}
                       </TableCell>
-                      <TableCell className="num">{formatNumber(m.area_mm2 / 100)} cm²</TableCell>
+                      <TableCell className="num">
+                        {formatMeasure(m.area_mm2 / 100, 'cm²')}
+                      </TableCell>
                       <TableCell>
                         {m.carriers.map((c, k) => (
                           <span key={c.component}>

@@ -1,5 +1,5 @@
 'use client';
-import type { Edit, KitDuty } from '@/core/design';
+import { type Edit, type KitDuty, priceIn } from '@/core/design';
 import type { CablePart, ScrewPart, ConsumablePart } from '@/core/components';
 import { formatMoney, plural } from '@/core/units';
 import { Pick, useOffer, useOwnShelves, Press } from '@/view/shared';
@@ -68,7 +68,7 @@ export function KitPicker() {
               value={now.id}
               options={[...(like.some((f) => f.id === now.id) ? [] : [now]), ...like].map((f) => ({
                 value: f.id,
-                label: `${f.name}, ${formatMoney(f.price_minor)}`,
+                label: `${f.name}, ${formatMoney(priceIn(design.brief, f.price_minor))}`,
               }))}
               onPick={(id) => {
                 const fitting = like.find((f) => f.id === id);

@@ -6,7 +6,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
-import { formatMoney, formatNumber, plural } from '@/core/units';
+import { formatMoney, formatNumber, plural, shownUnits } from '@/core/units';
 import { Mark, Segments, Why, Press } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
@@ -199,10 +199,18 @@ export function PartsStage() {
               <Press className={styles.act} onClick={() => downloadListJson(design, list)}>
                 as JSON
               </Press>
-              <a className={styles.act} href={`/api/builds/${id}/pdf?of=list`} download>
+              <a
+                className={styles.act}
+                href={`/api/builds/${id}/pdf?of=list&units=${shownUnits()}`}
+                download
+              >
                 as PDF
               </a>
-              <a className={styles.act} href={`/api/builds/${id}/pdf`} download>
+              <a
+                className={styles.act}
+                href={`/api/builds/${id}/pdf?units=${shownUnits()}`}
+                download
+              >
                 Build sheet as PDF
               </a>
               <Press className={styles.act} onClick={() => window.print()}>

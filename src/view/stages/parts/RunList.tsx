@@ -6,7 +6,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Press } from '@/view/shared';
 import { loopOfRun } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
 
@@ -51,7 +51,9 @@ export function RunList() {
                 ].join(' → ')}
               </TableCell>
               <TableCell className="num">
-                {r.by === 'tube' ? `${r.estimated ? '~' : ''}${formatNumber(r.cut_mm)} mm` : '–'}
+                {r.by === 'tube'
+                  ? `${r.estimated ? '~' : ''}${formatMeasure(r.cut_mm, 'mm')}`
+                  : '–'}
               </TableCell>
             </TableRow>
           );

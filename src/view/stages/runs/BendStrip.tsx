@@ -5,7 +5,13 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { findComponent, loopOfRun, type Loop } from '@/core/design';
-import { formatMillimetres, formatNumber } from '@/core/units';
+import {
+  formatMeasure,
+  formatMillimetres,
+  formatNumber,
+  formatShown,
+  unitShown,
+} from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
 import { QuantityField } from '@/view/shared';
@@ -44,7 +50,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         role="img"
-        aria-label={`Tube of ${formatNumber(sheet.cut_mm, { decimals: 1 })} mm with ${sheet.bends.length} bends; the table below says the same`}
+        aria-label={`Tube of ${formatMeasure(sheet.cut_mm, 'mm', { decimals: 1 })} with ${sheet.bends.length} bends; the table below says the same`}
       >
         <rect
           x={x(0)}
@@ -68,12 +74,12 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
             />
             <path d={`M${x(m.start_mm)} 12v26`} stroke="var(--copper)" strokeWidth="1.2" />
             <text x={x(m.start_mm)} y={i % 2 === 0 ? 9 : 50} className={styles.mark}>
-              {formatNumber(m.start_mm, { decimals: 1 })}
+              {formatShown(m.start_mm, 'mm', { decimals: 1 })}
             </text>
           </g>
         ))}
         <text x={x(sheet.cut_mm)} y={60} className={styles.mark} style={{ textAnchor: 'end' }}>
-          cut {formatNumber(sheet.cut_mm, { decimals: 1 })}
+          cut {formatShown(sheet.cut_mm, 'mm', { decimals: 1 })}
         </text>
       </svg>
       {sheet.bends.length > 0 && (
@@ -81,7 +87,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
           <TableHead>
             <TableRow>
               <TableCell>bend</TableCell>
-              <TableCell className="num">start, mm</TableCell>
+              <TableCell className="num">{`start, ${unitShown('mm')}`}</TableCell>
               <TableCell>turn the tube first</TableCell>
               <TableCell className="num">angle</TableCell>
               {sheet.springBack !== null && <TableCell className="num">set</TableCell>}
@@ -92,7 +98,9 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
             {sheet.bends.map((m, i) => (
               <TableRow key={i}>
                 <TableCell>{i + 1}</TableCell>
-                <TableCell className="num">{formatNumber(m.start_mm, { decimals: 1 })}</TableCell>
+                <TableCell className="num">
+                  {formatShown(m.start_mm, 'mm', { decimals: 1 })}
+                </TableCell>
                 <TableCell>
                   {m.turn ? (
                     <>

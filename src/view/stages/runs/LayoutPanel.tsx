@@ -18,7 +18,7 @@ import { freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
 import type { BetterLayout } from '@/core/studies';
 import { INSERTION_MM } from '@/core/tubing';
-import { formatMoney, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatMoney, formatShown, plural, unitShown } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
 import { useBetterLayout, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -32,16 +32,24 @@ const STYLE_NAMES: Record<RouteStyle, string> = {
   hidden: 'hidden: behind the tray, or close to it',
 };
 
-const FREEDOMS: readonly {
+const freedoms = (): readonly {
   readonly value: string;
   readonly label: string;
   readonly may: MayMove;
-}[] = [
+}[] => [
   { value: 'stays', label: 'stays', may: { turn: false, slide_mm: 0 } },
   { value: 'turns', label: 'may turn', may: { turn: true, slide_mm: 0 } },
-  { value: 'slides', label: 'may slide 40 mm', may: { turn: false, slide_mm: 40 } },
-  { value: 'both', label: 'may turn and slide 40 mm', may: { turn: true, slide_mm: 40 } },
-  { value: 'free', label: 'free: 200 mm', may: { turn: true, slide_mm: 200 } },
+  {
+    value: 'slides',
+    label: `may slide ${formatMeasure(40, 'mm')}`,
+    may: { turn: false, slide_mm: 40 },
+  },
+  {
+    value: 'both',
+    label: `may turn and slide ${formatMeasure(40, 'mm')}`,
+    may: { turn: true, slide_mm: 40 },
+  },
+  { value: 'free', label: `free: ${formatMeasure(200, 'mm')}`, may: { turn: true, slide_mm: 200 } },
 ];
 
 const freedomValue = ({ turn, slide_mm }: MayMove): string => {
@@ -79,9 +87,9 @@ export function LayoutPanel({ preview }: { readonly preview: Preview }) {
                 key={c.id}
                 label={c.name}
                 value={freedomValue(freedomOf(c))}
-                options={FREEDOMS}
+                options={freedoms()}
                 onPick={(value) => {
-                  const may = FREEDOMS.find((f) => f.value === value)?.may;
+                  const may = freedoms().find((f) => f.value === value)?.may;
                   if (may)
                     commit(`what ${c.name} may do`, {
                       do: 'component.set',
@@ -193,7 +201,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
     ['runs with a route', `${before.runs}`, `${after.runs}`],
     ['bends', `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
     ['planes of one run, most', `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
-    ['tube as cut, m', cutOf(before), cutOf(after)],
+    [`tube as cut, ${unitShown('m')}`, cutOf(before), cutOf(after)],
     ['elbows and extenders', `${before.adapters}`, `${after.adapters}`],
     ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
   ];
@@ -256,4 +264,4 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
 
 /** Tube as it is cut: what is seen of it, and what sits in both its fittings. */
 const cutOf = ({ runs, tube_mm }: BetterLayout['after']): string =>
-  formatNumber((tube_mm + 2 * INSERTION_MM * runs) / 1000, { decimals: 2 });
+  formatShown((tube_mm + 2 * INSERTION_MM * runs) / 1000, 'm', { decimals: 2 });

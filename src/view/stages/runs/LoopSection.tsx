@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
-import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatNumber, plural } from '@/core/units';
 import { Mark, Pick, Why, useOffer, QuantityField, Press } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
@@ -200,24 +200,24 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       </details>
       {volume && (
         <p className="soft">
-          Holds <Why reason={reasonForVolume(volume)}>{formatNumber(volume.total_mL)} mL</Why>
-          {guessed ? ', estimated' : ''}; {formatNumber(volume.buy_mL)} mL to buy with spare.
+          Holds <Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>
+          {guessed ? ', estimated' : ''}; {formatMeasure(volume.buy_mL, 'mL')} to buy with spare.
         </p>
       )}
       {grows && (
         <p>
           <Mark verdict={growthVerdict(grows)} /> Hot it grows by{' '}
           <Why reason={reasonForExpansion(grows)}>
-            {formatNumber(grows.grows_mL, { decimals: 1 })} mL
+            {formatMeasure(grows.grows_mL, 'mL', { decimals: 1 })}
           </Why>{' '}
-          into {formatNumber(grows.air_mL)} mL of air
+          into {formatMeasure(grows.air_mL, 'mL')} of air
           {grows.swells_mL >= 0.05 &&
-            ` and ${formatNumber(grows.swells_mL, { decimals: 1 })} mL that tubes give`}
+            ` and ${formatMeasure(grows.swells_mL, 'mL', { decimals: 1 })} that tubes give`}
           {Number.isFinite(grows.rises_bar)
-            ? `: ${formatNumber(grows.rises_bar, { decimals: 2 })} bar above room pressure, of ${formatNumber(GROWTH_LIMIT_BAR, { decimals: 2 })}.`
+            ? `: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
             : ': there is no air to take it up.'}{' '}
-          Closed warm it is {formatNumber(grows.sinks_bar, { decimals: 2 })} bar below room pressure
-          when cold.
+          Closed warm it is {formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room
+          pressure when cold.
         </p>
       )}
       {reservoirsOf(design, loop).map((r) => (
@@ -231,14 +231,14 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             width={56}
             onCommit={(fill_mL) =>
               fill_mL !== null &&
-              commit(`filled ${componentName(design, r.id)} to ${formatNumber(fill_mL)} mL`, {
+              commit(`filled ${componentName(design, r.id)} to ${formatMeasure(fill_mL, 'mL')}`, {
                 do: 'component.fill',
                 component: r.id,
                 fill_mL,
               })
             }
           />{' '}
-          <span className="soft">of {formatNumber(r.volume_mL)} mL</span>
+          <span className="soft">of {formatMeasure(r.volume_mL, 'mL')}</span>
         </p>
       ))}
       {drain.drain && (
@@ -246,7 +246,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           Drained at {portOf(drain.drain).component}, {portOf(drain.drain).port}:{' '}
           {drain.stays_mL < 3
             ? 'next to nothing stays.'
-            : `about ${formatNumber(drain.stays_mL)} mL stay, in ${drain.stays
+            : `about ${formatMeasure(drain.stays_mL, 'mL')} stay, in ${drain.stays
                 .slice(0, 3)
                 .map((s) => componentName(design, s.component))
                 .join(', ')}.`}

@@ -2,7 +2,7 @@
 import { Check, QuantityField, TextInput } from '@/view/shared';
 import { useState } from 'react';
 import type { Loop } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
 
@@ -93,7 +93,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
       )}
       <p className="soft">
         With none ticked any bend can be made. The smallest radius the tube allows is used,{' '}
-        {formatNumber(loop.tube.minBend_mm)} mm or more.
+        {formatMeasure(loop.tube.minBend_mm, 'mm')} or more.
       </p>
     </details>
   );

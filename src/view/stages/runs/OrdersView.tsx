@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/studies';
-import { formatCelsius, formatNumber, plural } from '@/core/units';
+import { formatCelsius, formatMeasure, formatShown, plural, unitShown } from '@/core/units';
 import { Progress, Segments, Press } from '@/view/shared';
 import { useEditor, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
@@ -55,19 +55,19 @@ export function OrdersView() {
             ) : (
               <>
                 Order moves no part by more than{' '}
-                <strong>{formatNumber(result.spread_K, { decimals: 1 })} K</strong> here:{' '}
+                <strong>{formatMeasure(result.spread_K, 'K', { decimals: 1 })}</strong> here:{' '}
                 {result.spread_K < 1.5 ? 'let tube and looks decide.' : 'it is worth a look.'}
               </>
             )}{' '}
             {best?.edit
-              ? `The best of these saves ${formatNumber(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, { decimals: 2 })} m of tube against now.`
+              ? `The best of these saves ${formatMeasure(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, 'm', { decimals: 2 })} of tube against now.`
               : 'The order now is the best of these.'}
           </p>
           <Table className={styles.orders}>
             <TableHead>
               <TableRow>
                 <TableCell>order, from the reservoir on</TableCell>
-                <TableCell className="num">tube, m</TableCell>
+                <TableCell className="num">{`tube, ${unitShown('m')}`}</TableCell>
                 <TableCell className="num">bends</TableCell>
                 <TableCell className="num">no route</TableCell>
                 {components.map((i) => (
@@ -83,7 +83,7 @@ export function OrdersView() {
                 <TableRow key={r.order.join()} data-picked={r.edit === null || undefined}>
                   <TableCell>{r.order.map(nameOf).join(' → ')}</TableCell>
                   <TableCell className="num">
-                    {formatNumber(r.tube_mm / 1000, { decimals: 2 })}
+                    {formatShown(r.tube_mm / 1000, 'm', { decimals: 2 })}
                   </TableCell>
                   <TableCell className="num">{r.bends}</TableCell>
                   <TableCell className="num">{r.without === 0 ? '–' : r.without}</TableCell>

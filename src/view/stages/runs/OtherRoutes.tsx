@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { applyEdit, type Edit } from '@/core/design';
 import type { AlternativeJudged } from '@/core/studies';
-import { formatMillimetres, formatNumber } from '@/core/units';
+import { formatMillimetres, formatNumber, formatShown, unitShown } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Press, Progress } from '@/view/shared';
 import { useAlternatives, useEditor, useFrame } from '@/view/workspace';
@@ -89,7 +89,7 @@ function Ways({
             <TableCell className="num">bends</TableCell>
             <TableCell className="num">planes</TableCell>
             <TableCell className="num">tube</TableCell>
-            <TableCell className="num">kPa</TableCell>
+            <TableCell className="num">{unitShown('kPa')}</TableCell>
             <TableCell className="num">tidy</TableCell>
           </TableRow>
         </TableHead>
@@ -105,7 +105,7 @@ function Ways({
               <TableCell className="num">{w.planes}</TableCell>
               <TableCell className="num">{formatMillimetres(w.length_mm)}</TableCell>
               <TableCell className="num">
-                {w.drop_kPa === null ? '–' : formatNumber(w.drop_kPa, { decimals: 2 })}
+                {w.drop_kPa === null ? '–' : formatShown(w.drop_kPa, 'kPa', { decimals: 2 })}
               </TableCell>
               <TableCell className="num">{formatNumber(w.tidiness * 100)} %</TableCell>
             </TableRow>

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { pathLength, type Route } from '@/core/routing';
-import { formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatNumber, plural } from '@/core/units';
 import { Progress, Press } from '@/view/shared';
 import { useEditor, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';
@@ -15,7 +15,7 @@ const bendsOf = (r: Route): number => r.path.filter((s) => s.kind === 'arc').len
 const sum = (list: readonly Route[], f: (r: Route) => number): number =>
   list.reduce((s, r) => s + f(r), 0);
 const metres = (mm: number): string =>
-  `${formatNumber(mm / 1000, { decimals: 2, signed: true })} m`;
+  `${formatMeasure(mm / 1000, 'm', { decimals: 2, signed: true })}`;
 
 /**
  * How far routing is, what is not routed, what the last change did to the routes, and what routing

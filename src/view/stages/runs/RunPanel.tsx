@@ -1,7 +1,7 @@
 'use client';
 import { componentName, loopOfRun, type Connection, type EndPiece, type Loop } from '@/core/design';
 import { bridgeOffers, parallelBridge } from '@/core/studies';
-import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { formatMillimetres, formatMeasure, plural } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -94,8 +94,8 @@ export function RunPanel({
             Cut {run.estimated ? 'about ' : ''}
             {formatMillimetres(run.cut_mm)}
             {run.estimated ? ', estimated' : ''};{' '}
-            {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')}; {formatNumber(run.volume_mL)}{' '}
-            mL inside.
+            {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')};{' '}
+            {formatMeasure(run.volume_mL, 'mL')} inside.
           </p>
           {seen && <p className="soft">Seen through the glass it {seen}.</p>}
           <BendStrip run={run} loop={loop} />

@@ -2,7 +2,7 @@
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
-import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { formatMillimetres, formatMeasure, plural } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import {
   CASE_VIEWS,
@@ -117,7 +117,7 @@ export function RunsStage() {
     />
   );
   const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
-    `${plural(count, 'run')}, ${isGuess ? 'about ' : ''}${formatNumber(mm / 1000, { decimals: 2 })} m`;
+    `${plural(count, 'run')}, ${isGuess ? 'about ' : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
   const tried = seen?.runs.filter((r) => r.by === 'tube');
   const title = tried
     ? `Looked at: ${lengthOf(

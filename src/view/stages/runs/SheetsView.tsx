@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/bom';
-import { formatMillimetres, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatNumber, formatShown, plural } from '@/core/units';
 import { TRIM_MM } from '@/core/tubing';
 import {
   bendSheet,
@@ -172,10 +172,10 @@ export function SheetsView() {
                           data-picked={picked === p.id || undefined}
                           title={runs.find((r) => r.id === p.id)?.name}
                         >
-                          {formatNumber(p.length_mm)}
+                          {formatShown(p.length_mm, 'mm')}
                         </span>
                       ))}
-                      <em>{formatNumber(s.left_mm)} left</em>
+                      <em>{formatMeasure(s.left_mm, 'mm')} left</em>
                     </div>
                   ))}
                 </div>
@@ -194,8 +194,8 @@ export function SheetsView() {
             )}
             {cuts && !cuts.plan && (
               <p>
-                Buy {formatNumber(cuts.buy, { decimals: 1 })} m:{' '}
-                {formatNumber(cuts.total_mm / 1000, { decimals: 2 })} m of runs and{' '}
+                Buy {formatMeasure(cuts.buy, 'm', { decimals: 1 })}:{' '}
+                {formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })} of runs and{' '}
                 {formatNumber(100 * TUBE_SPARE)} % margin.
               </p>
             )}

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { useFrame as useEachDrawing, useThree } from '@react-three/fiber';
 import { type InstancedMesh, Matrix4, Quaternion, Vector3 } from 'three';
 import { add, scale, UPRIGHT, type Vec } from '@/core/geometry';
-import { formatCelsius, formatNumber } from '@/core/units';
+import { formatCelsius, formatMeasure } from '@/core/units';
 import { alongStream, type AirArrow, type Stream } from './flowing';
 import { Drawing, tintsOf } from './drawing';
 import type { Paper } from './paper';
@@ -99,7 +99,7 @@ export function AirArrows({
 export function AirLabels({ arrows }: { readonly arrows: readonly AirArrow[] }) {
   return arrows.map((a) => (
     <span key={a.id} className={styles.label} data-at={labelPlace(a).join()}>
-      {formatNumber(a.speed_ms, { decimals: 1 })} m/s
+      {formatMeasure(a.speed_ms, 'm/s', { decimals: 1 })}
       {a.temp_C === null ? '' : `, ${formatCelsius(a.temp_C, 1)}`}
     </span>
   ));

@@ -2,7 +2,7 @@
 import type { RefObject } from 'react';
 import Slider from '@mui/material/Slider';
 import { slug } from '@/format';
-import { formatNumber } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { Press } from '@/view/shared';
 import { downloadBlob, type CaseView } from '@/view/workspace';
 import { useScene } from './state';
@@ -47,7 +47,7 @@ export function SceneBar({
           name="Cut from the window"
           value={Math.round(cut * deepest_mm)}
           most={deepest_mm}
-          text={`${formatNumber(Math.round(cut * deepest_mm))} mm`}
+          text={`${formatMeasure(Math.round(cut * deepest_mm), 'mm')}`}
           onChange={(mm) => set({ cut: mm / deepest_mm })}
         />
       )}

@@ -5,7 +5,7 @@ import { emptyDesign, type Design, type Component } from '@/core/design';
 import { caseFromDraft, draftTroubles, type CaseDraft } from '@/core/measure';
 import { compileSystem } from '@/core/system';
 import type { BoardPart, CasePart } from '@/core/components';
-import { formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatNumber, plural } from '@/core/units';
 import { slug } from '@/format';
 import { Mark, Segments, usePartLists, Press } from '@/view/shared';
 import { downloadPart, useEditor } from '@/view/workspace';
@@ -137,7 +137,7 @@ export function CaseEditor({
               {troubles.length === 0 ? (
                 <p>
                   <Mark verdict="ok" /> Nothing contradicts itself. Lengths are taken to be right to
-                  {formatNumber(part.tolerance_mm, { decimals: 1 })} mm.
+                  {formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.
                 </p>
               ) : (
                 <>

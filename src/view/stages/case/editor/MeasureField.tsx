@@ -1,7 +1,7 @@
 'use client';
 import { TextInput } from '@/view/shared';
 import { useId, useState } from 'react';
-import { formatNumber, parseQuantity } from '@/core/units';
+import { formatShown, parseQuantity, unitShown } from '@/core/units';
 import styles from './CaseEditor.module.css';
 
 /** A length that is drawn as it is typed, in any unit; what is no length stays and says so. */
@@ -18,7 +18,7 @@ export function MeasureField({
 }) {
   const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
-  const parsed = typed === null ? null : parseQuantity(typed, 'length');
+  const parsed = typed === null ? null : parseQuantity(typed, 'length', unitShown('mm'));
   const says = parsed && !parsed.ok && typed?.trim() !== '' ? parsed.message : trouble;
   return (
     <span className={styles.measure}>
@@ -27,7 +27,7 @@ export function MeasureField({
         <TextInput
           id={id}
           className={styles.input}
-          value={typed ?? formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 1 })}
+          value={typed ?? formatShown(value, 'mm', { decimals: Number.isInteger(value) ? 0 : 1 })}
           autoComplete="off"
           aria-invalid={says !== undefined}
           aria-describedby={says ? `${id}-t` : undefined}
@@ -38,11 +38,11 @@ export function MeasureField({
           onKeyDown={(e) => e.stopPropagation()}
           onChange={(e) => {
             setTyped(e.target.value);
-            const p = parseQuantity(e.target.value, 'length');
+            const p = parseQuantity(e.target.value, 'length', unitShown('mm'));
             if (p.ok) onChange(p.value);
           }}
         />{' '}
-        mm
+        {unitShown('mm')}
       </span>
       {says && (
         <span id={`${id}-t`} role="alert" className={styles.trouble}>

@@ -2,7 +2,7 @@
 import { useRef } from 'react';
 import type { Control, Edit, Component } from '@/core/design';
 import type { FanPart, PumpPart } from '@/core/components';
-import { formatCelsius, formatNumber, formatSpeed } from '@/core/units';
+import { formatCelsius, formatNumber, formatSpeed, tickShown, unitShown } from '@/core/units';
 import type { Transient } from '@/core/transient';
 import { Pick, QuantityField, Press } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
@@ -169,11 +169,11 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
                 .filter((_, i) => (high - low) / 5 < 8 || i % 2 === 0)
                 .map((t) => (
                   <text key={t} x={X(t)} y={height - 6} textAnchor="middle">
-                    {t}
+                    {tickShown(t, '°C')}
                   </text>
                 ))}
               <text x={width - RIGHT} y={height - BOTTOM - 4} textAnchor="end">
-                °C
+                {unitShown('°C')}
               </text>
               <path d={line} fill="none" stroke="var(--ink)" strokeWidth="2" />
               {track &&

@@ -9,7 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { formatCelsius, formatNumber } from '@/core/units';
+import { formatCelsius, formatNumber, tickShown, ticksShown, unitShown } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Progress, Press } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
@@ -224,7 +224,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
     <div ref={box} className={styles.drawing}>
       <Plots t={t} width={width} height={height} faults={faults} picked={picked} />
       <span className={styles.axis} style={{ left: LEFT, top: 0 }}>
-        °C
+        {unitShown('°C')}
       </span>
       <span className={styles.axis} style={{ left: LEFT, top: top - 2 }}>
         <b data-rpm>fans, rpm</b> · noise {formatNumber(t.noise_dBA[index], { decimals: 1 })} dBA
@@ -350,7 +350,8 @@ const Plots = memo(function Plots({ t, width, height, faults, picked }: PlotProp
         <YAxis
           type="number"
           domain={[low, high]}
-          ticks={rungs(low, high)}
+          ticks={ticksShown(low, high, rungBy(low, high), '°C')}
+          tickFormatter={(v: number) => tickShown(v, '°C')}
           width={LEFT}
           axisLine={false}
           {...axis}
@@ -468,10 +469,8 @@ function ticks(end_s: number): number[] {
   const by = STEPS_S.find((s) => end_s / s <= 8) ?? 86400;
   return Array.from({ length: Math.floor(end_s / by) + 1 }, (_, i) => i * by);
 }
-function rungs(low: number, high: number): number[] {
-  const by = [5, 10, 20, 50, 100, 200].find((b) => (high - low) / b <= 8) ?? 500;
-  return Array.from({ length: Math.floor((high - low) / by) + 1 }, (_, i) => low + i * by);
-}
+const rungBy = (low: number, high: number): number =>
+  [5, 10, 20, 50, 100, 200].find((b) => (high - low) / b <= 8) ?? 500;
 /** Names are moved apart so that none touch. */
 function apart<T extends { readonly y: number }>(names: readonly T[], floor: number): T[] {
   const GAP = 28;

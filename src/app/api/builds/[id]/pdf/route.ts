@@ -14,9 +14,10 @@ async function print(request: Request, { params }: Asked, cover?: Uint8Array): P
   const asked = new URL(request.url).searchParams;
   const of = PAPERS.find((p) => p === asked.get('of')) ?? 'sheet';
   const size = asked.get('size') === 'LETTER' ? 'LETTER' : 'A4';
+  const units = asked.get('units') === 'us' ? 'us' : 'metric';
   const answer = await buildPdf(
     (await params).id,
-    { of, size, ...(cover ? { cover } : {}) },
+    { of, size, units, ...(cover ? { cover } : {}) },
     { signal: request.signal },
   );
   if (answer.status !== 200) return respond(answer);
@@ -26,7 +27,7 @@ async function print(request: Request, { params }: Asked, cover?: Uint8Array): P
 
 /**
  * The build as PDF: `?of=` list, quote, handover, checklist or book, else the whole sheet; `&size=`
- * A4 or LETTER, of the book.
+ * A4 or LETTER, of the book; `&units=` us or metric.
  */
 export const GET = (request: Request, asked: Asked): Promise<Response> =>
   safely(() => print(request, asked));
