@@ -120,3 +120,69 @@ test('new build: told the heat, cases that hold radiators enough come first, the
   await page.getByRole('button', { name: 'Start the build' }).click();
   await expect(page).toHaveURL(/\/heat$/);
 });
+
+test('new build: heat sources as a part and as plain watts, the loop made at once, quiet within the brief', async ({
+  page,
+}) => {
+  await page.goto('/new', { waitUntil: 'networkidle' });
+  await page.getByLabel('Name').fill('Named at once');
+  await page.getByLabel('Processor', { exact: true }).selectOption({ label: 'choose later' });
+  const options = await page
+    .getByLabel('Processor', { exact: true })
+    .locator('option')
+    .allTextContents();
+  await page
+    .getByLabel('Processor', { exact: true })
+    .selectOption({ label: options.find((o) => o.startsWith('Lantern 8')) ?? '' });
+  await page
+    .getByLabel('Graphics card', { exact: true })
+    .selectOption({ label: 'another one, by its watts' });
+  await pickCase(page, 'Alder 42');
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await expect(page.getByRole('main').getByRole('alert')).toContainText(
+    'Say how many watts the graphics card draws',
+  );
+  await page.getByLabel('Power draw of each card').fill('215');
+  await page.keyboard.press('Tab');
+  await expect(page.getByText(/holds radiators enough for 340 W/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('W under', {
+    timeout: 60_000,
+  });
+  expect(page.url()).not.toContain('first=');
+  await saved(page);
+  const rail = page.getByRole('navigation', { name: 'Stages' });
+  await expect(rail.getByRole('link', { name: /Cooling/ })).toContainText(/K, \d+ dBA/);
+  await page.keyboard.press('3');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Meets the brief', {
+    timeout: 30_000,
+  });
+  // Loaded again, it is not made a second time.
+  await page.goto(page.url().replace('/cooling', '/heat'), { waitUntil: 'networkidle' });
+  await expect(
+    page
+      .getByRole('row', { name: /Card, 215 W/ })
+      .or(page.getByText('Card, 215 W'))
+      .first(),
+  ).toBeVisible();
+});
+
+test('the catalogue: a heat source by name, watts and size', async ({ page }) => {
+  await page.goto('/new', { waitUntil: 'networkidle' });
+  await page.getByLabel('Name').fill('By watts');
+  await page.getByRole('button', { name: 'Start the build' }).click();
+  await page.getByRole('button', { name: 'Open the catalogue' }).click();
+  await page.getByRole('button', { name: 'Add a heat source by its watts' }).click();
+  const form = page.getByRole('form', { name: 'Heat source' });
+  await form.getByRole('button', { name: 'Add heat source' }).click();
+  await expect(form.getByRole('alert')).toContainText('Give the heat source a name');
+  await form.getByLabel('Name').fill('Tide lamp');
+  await form.getByLabel('Stands for a').selectOption({ label: 'device' });
+  await form.getByLabel('Power draw').fill('40');
+  await form.getByLabel('Length').fill('5 in');
+  await form.getByLabel('Length').press('Tab');
+  await form.getByRole('button', { name: 'Add heat source' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('Tide lamp').first()).toBeVisible();
+  await saved(page);
+});

@@ -1,4 +1,4 @@
-import { formatWatts } from '../units';
+import { formatCelsius, formatWatts } from '../units';
 import type { OperatingCheck } from './inputs';
 
 export const heatOnAir: OperatingCheck = {
@@ -16,7 +16,7 @@ export const heatOnAir: OperatingCheck = {
       {
         subjects: on.map((p) => p.component),
         title: `${formatWatts(sum)} stay on air`,
-        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${context.heat.caseAir_C.toFixed(1)} °C.`,
+        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
         measured: sum,
         unit: 'W',
       },

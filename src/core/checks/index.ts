@@ -3,6 +3,7 @@ export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from '.
 export { carriersOf, defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';
 export { moreRadiators, type MoreRadiator } from './moreRadiators';
 export { SPOT_MARGIN_K } from './limits';
+export { settingEdit } from './quietestFix';
 export { neededWords } from './coolingShort';
 export {
   inOrder,

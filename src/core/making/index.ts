@@ -1,5 +1,11 @@
 export { makeBlock, usualDrop, usualResistance, type BlockFigures } from './block';
 export { makeCard, makeFan, type CardFigures, type FanFigures } from './machine';
+export {
+  makeHeatSource,
+  USUAL_SIZE,
+  type HeatSourceFigures,
+  type HeatSourceKind,
+} from './heatSource';
 export { makeTubeFitting, type TubeFittingFigures } from './fitting';
 export { makeReservoir, type ReservoirFigures } from './reservoir';
 export { makePump, type PumpFigures } from './pump';

@@ -15,10 +15,12 @@ import type {
   SupplyPart,
   TubePart,
 } from '../components';
-import { defaultPlacements, whyNotHere } from '../checks';
+import { analyse } from '../analysis';
+import { defaultPlacements, settingEdit, SPOT_MARGIN_K, whyNotHere } from '../checks';
 import { applyEdit, freeId, type Design, type Edit, type Placement } from '../design';
 import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
+import { quietestSetting } from '../thermal';
 import { WATTS_A_SECTION } from './caseChoice';
 import type { FitSet } from './fitSets';
 import { hangSetEdit } from './mountPart';
@@ -35,8 +37,8 @@ export interface StarterAsked {
 
 /**
  * A first build to go on from: board, memory and power supply that belong to the parts named, their
- * blocks, radiators with fans by the heat, pump and reservoir where nothing clashes, and the loop.
- * One edit; null without a case, or when the search was stopped.
+ * blocks, radiators with fans by the heat, pump and reservoir where nothing clashes, the loop, and
+ * the quietest setting that meets the brief. One edit; null without a case, or when the search was stopped.
  */
 export function starterEdit(
   design: Design,
@@ -51,6 +53,7 @@ export function starterEdit(
   if (!work.addRadiators(tell)) return null;
   work.addPlumbing();
   work.connect(asked.tube);
+  work.settle();
   return work.edits.length > 0 ? { do: 'batch', edits: work.edits } : null;
 }
 
@@ -156,6 +159,19 @@ class Starter {
       ),
     });
     if (edit) this.do(edit);
+  }
+
+  /** Fans and pump as slow as the brief allows; as they are where no speed meets it. */
+  settle(): void {
+    const { system, reports, thermalModel } = analyse(this.design);
+    const setting = quietestSetting({
+      system,
+      runs: reports.runs,
+      thermalModel,
+      load: this.design.brief.loadCase,
+      spotMargin_K: SPOT_MARGIN_K,
+    });
+    if (setting) this.do(settingEdit(setting));
   }
 
   private do(edit: Edit): void {

@@ -14,15 +14,33 @@ import {
   type Brief,
 } from '@/core/design';
 import { CurrencyField, RateField } from '@/view/stages/brief/CurrencyField';
-import { PageHead, Pick, QuantityField, useOffer, Press, TextInput } from '@/view/shared';
+import {
+  PageHead,
+  Pick,
+  QuantityField,
+  useOffer,
+  usePartLists,
+  Press,
+  TextInput,
+} from '@/view/shared';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { addBuild } from '@/view/workspace/send';
+import {
+  heatOfSources,
+  LATER,
+  NONE,
+  NOTHING_SAID,
+  SourceFields,
+  type Sources,
+} from '@/view/stages/heat/SourceFields';
+import { addressWith, askedFrom } from '@/view/stages/heat/firstAsked';
 import styles from './NewBuild.module.css';
 
 interface Form {
   name: string;
   brief: Brief;
   caseId: string;
+  sources: Sources;
   /** About what all parts make, W; null while nobody has said. */
   heat_W: number | null;
 }
@@ -36,19 +54,36 @@ export function NewBuild() {
   const cases = useOffer('case');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, register, handleSubmit, setValue, formState } = useForm<Form>({
-    defaultValues: { name: '', brief: DEFAULT_BRIEF, caseId: '', heat_W: null },
+    defaultValues: {
+      name: '',
+      brief: DEFAULT_BRIEF,
+      caseId: '',
+      sources: NOTHING_SAID,
+      heat_W: null,
+    },
   });
-  const [caseId, heat_W] = useWatch({ control, name: ['caseId', 'heat_W'] });
+  const [caseId, typed_W, sources] = useWatch({ control, name: ['caseId', 'heat_W', 'sources'] });
+  const processors = useOffer('processor'),
+    cards = useOffer('card');
+  const keep = usePartLists((s) => s.keep);
+  const own = usePartLists((s) => s.partLists.own);
+  const heat_W = heatOfSources(sources, [...processors, ...cards]) ?? typed_W;
+  const isNamed = [sources.processor, sources.card].some((s) => s !== LATER && s !== NONE);
   const rooms = casesForHeat(cases, heat_W ?? 0);
   const chosen = rooms.find((r) => r.box.id === caseId);
   const start = handleSubmit(async (form) => {
     setTrouble(null);
+    const first = await askedFrom(form.sources, own, keep);
+    if (first && !first.ok) {
+      setTrouble(first.why);
+      return;
+    }
     const design = {
       ...emptyDesign(form.name.trim(), STANDARD_KIT, form.brief),
       case: cases.find((c) => c.id === form.caseId) ?? null,
     };
     const answer = await addBuild(JSON.stringify(design));
-    if (answer.ok) router.push(`/builds/${answer.id}/heat`);
+    if (answer.ok) router.push(addressWith(answer.id, first?.asked ?? null));
     else
       setTrouble(
         `${answer.message} ${answer.troubles.map((t) => `${t.path}: ${t.message}`).join('; ')}`,
@@ -173,19 +208,30 @@ export function NewBuild() {
           />
           <Controller
             control={control}
-            name="heat_W"
+            name="sources"
             render={({ field }) => (
-              <QuantityField
-                label="Heat of all parts, about"
-                optional
-                value={field.value}
-                quantity="power"
-                min={0}
-                max={5000}
-                onCommit={field.onChange}
-              />
+              <div className={styles.sources}>
+                <SourceFields value={field.value} onChange={field.onChange} />
+              </div>
             )}
           />
+          {heatOfSources(sources, [...processors, ...cards]) === null && (
+            <Controller
+              control={control}
+              name="heat_W"
+              render={({ field }) => (
+                <QuantityField
+                  label="Heat of all parts, about"
+                  optional
+                  value={field.value}
+                  quantity="power"
+                  min={0}
+                  max={5000}
+                  onCommit={field.onChange}
+                />
+              )}
+            />
+          )}
           <Controller
             control={control}
             name="caseId"
@@ -214,6 +260,11 @@ export function NewBuild() {
               {trouble}
             </p>
           )}
+          <p className="soft">
+            {isNamed && chosen
+              ? 'Blocks, radiators with fans, pump, reservoir and the loop follow from what is named, at the quietest setting that meets the limits. All of it can be changed after, and one undo takes it back.'
+              : 'Name a heat source and a case, and a first build is made from them; or start with nothing in it.'}
+          </p>
           <Press type="submit" className={styles.start} disabled={formState.isSubmitting}>
             Start the build
           </Press>

@@ -8,6 +8,7 @@ import { formatMoney } from '@/core/units';
 import { byFit, defaultPlacements } from '@/core/checks';
 import { useOffer, Press, TextInput } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
+import { HeatSourceForm } from '@/view/catalogue/HeatSourceForm';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
 import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
@@ -43,7 +44,8 @@ function Body() {
     () => storesAt ?? KINDS.find((k) => !components.some((i) => i.part.kind === k)) ?? 'radiator',
   );
   const [text, setText] = useState('');
-  const [pasting, setPasting] = useState(false);
+  const [entering, setEntering] = useState<'sheet' | 'watts' | null>(null);
+  const putIn = usePutIn();
   const asked = useDeferredValue(text).toLowerCase().trim();
   return (
     <>
@@ -53,14 +55,36 @@ function Body() {
           Close
         </Press>
       </div>
-      <Press className={styles.close} onClick={() => setPasting(!pasting)}>
-        {pasting ? 'Back to the catalogue' : 'Not here? Paste its datasheet'}
-      </Press>
-      {pasting && (
+      <div className={styles.ways}>
+        {entering !== null ? (
+          <Press className={styles.close} onClick={() => setEntering(null)}>
+            Back to the catalogue
+          </Press>
+        ) : (
+          <>
+            <Press className={styles.close} onClick={() => setEntering('sheet')}>
+              Not here? Paste its datasheet
+            </Press>
+            <Press className={styles.close} onClick={() => setEntering('watts')}>
+              Add a heat source by its watts
+            </Press>
+          </>
+        )}
+      </div>
+      {entering === 'sheet' && (
         <SheetEntry
           onDone={(part) => {
-            setPasting(false);
+            setEntering(null);
             if (part) setKind(part.kind);
+          }}
+        />
+      )}
+      {entering === 'watts' && (
+        <HeatSourceForm
+          onDone={(part) => {
+            setEntering(null);
+            setKind(part.kind);
+            putIn(part);
           }}
         />
       )}
@@ -204,10 +228,32 @@ const PartRow = memo(function PartRow({
   readonly why: string | null;
 }) {
   const design = useEditor((s) => s.design);
+  const putIn = usePutIn();
+  const there = design.components.filter((i) => i.part.id === part.id).length;
+  return (
+    <Press className={styles.part} onClick={() => putIn(part)} aria-label={`Add ${part.name}`}>
+      <span>
+        <strong>{part.name}</strong>{' '}
+        <span className="soft">
+          {part.maker}
+          {there > 0 ? `, ${there} in the build` : ''}
+        </span>
+      </span>
+      <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
+      <span className={styles.figures}>
+        {partFigures(part)}
+        {why !== null && <em>; {why}</em>}
+      </span>
+    </Press>
+  );
+});
+
+/** Puts a part into the build, at the most usual place that is free, and picks it. */
+function usePutIn(): (part: ComponentPart) => void {
+  const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const there = design.components.filter((i) => i.part.id === part.id).length;
-  const add = (): void => {
+  return (part) => {
     const id = freeId(
       design.components.map((i) => i.id),
       part.kind,
@@ -224,23 +270,7 @@ const PartRow = memo(function PartRow({
     });
     pick(id);
   };
-  return (
-    <Press className={styles.part} onClick={add} aria-label={`Add ${part.name}`}>
-      <span>
-        <strong>{part.name}</strong>{' '}
-        <span className="soft">
-          {part.maker}
-          {there > 0 ? `, ${there} in the build` : ''}
-        </span>
-      </span>
-      <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
-      <span className={styles.figures}>
-        {partFigures(part)}
-        {why !== null && <em>; {why}</em>}
-      </span>
-    </Press>
-  );
-});
+}
 
 function freeName(taken: readonly string[], name: string): string {
   if (!taken.includes(name)) return name;

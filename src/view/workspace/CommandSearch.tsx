@@ -134,16 +134,22 @@ function Body() {
     c.run();
   };
   return (
-    <Command className={styles.body} label="Commands" loop>
+    <Command
+      className={styles.body}
+      label="Commands"
+      loop
+      filter={hasWords}
+      // Single keys are typed here, not pressed for the page.
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') setSearch(false);
+        e.stopPropagation();
+      }}
+    >
       <Command.Input
         autoFocus
         className={styles.input}
         placeholder="Type what you want to do"
         aria-label="Command"
-        onKeyDown={(e) => {
-          if (e.key === 'Escape') setSearch(false);
-          e.stopPropagation();
-        }}
       />
       <Command.List className={styles.list}>
         <Command.Empty className={styles.none}>No command has these words.</Command.Empty>
@@ -166,6 +172,15 @@ function Body() {
     </Command>
   );
 }
+
+/** Every word typed stands in it; all that are found keep their order. */
+const hasWords = (value: string, typed: string): number =>
+  typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((w) => value.toLowerCase().includes(w))
+    ? 1
+    : 0;
 
 /** What the open stage shows, to be taken along: tables to a spreadsheet, charts as files. */
 function onPage(build: string, say: (words: string | null) => void): readonly Action[] {

@@ -12,7 +12,7 @@ import { componentName, findComponent, type Design, type Edit } from '@/core/des
 import { moveInto, reorderLoop } from '@/core/loops';
 import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
-import { formatFlow, formatMeasure, formatNumber, unitShown } from '@/core/units';
+import { formatCelsius, formatFlow, formatMeasure, formatShown, unitShown } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
@@ -151,7 +151,7 @@ export const LoopLane = memo(function LoopLane({
         </span>
         <span className={styles.legend}>
           <span className={styles.ramp} aria-hidden />
-          {low} to {high} °C
+          {formatShown(low, '°C')} to {formatCelsius(high)}
         </span>
         <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
           {unitShown('kPa')} above reservoir
@@ -189,7 +189,7 @@ export const LoopLane = memo(function LoopLane({
               const t = temperature(l.link);
               return (
                 <text key={l.link} x={l.labelX} y={l.labelY} className={styles.temp}>
-                  {t === undefined ? '' : formatNumber(t, { decimals: 1 })}
+                  {t === undefined ? '' : formatShown(t, '°C', { decimals: 1 })}
                 </text>
               );
             })}

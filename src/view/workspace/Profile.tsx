@@ -1,5 +1,5 @@
 import type { Visit } from '@/core/system';
-import { formatMeasure, formatNumber } from '@/core/units';
+import { formatMeasure, formatShown } from '@/core/units';
 import type { LaneGeometry, Spot } from './laneGeometry';
 import styles from './LoopLine.module.css';
 
@@ -41,7 +41,7 @@ export function Profile({ geometry, visits, over, top, height, compact }: Props)
             y={by > 0 ? y(after) + 13 : Math.max(top - 2, y(after) - 4)}
             className={styles.drop}
           >
-            {formatNumber(by, { decimals: 1, signed: true })}
+            {formatShown(by, 'kPa', { decimals: 1, signed: true })}
           </text>
         );
       })}

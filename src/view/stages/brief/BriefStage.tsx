@@ -1,4 +1,5 @@
 'use client';
+import { formatFlow, formatMeasure, formatShown } from '@/core/units';
 import type { LoadCaseId } from '@/core/components';
 import { Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -93,7 +94,10 @@ export function BriefStage() {
             onPick={(loadCase) => set('the load case', { loadCase })}
           />
         </Row>
-        <Row name="Coolant ΔT" note="10 K is cool, 15 K usual, 20 K the most one likes">
+        <Row
+          name="Coolant ΔT"
+          note={`${formatMeasure(10, 'K')} is cool, ${formatMeasure(15, 'K')} usual, ${formatMeasure(20, 'K')} the most one likes`}
+        >
           <QuantityField
             label="Coolant ΔT limit"
             hideLabel
@@ -128,7 +132,10 @@ export function BriefStage() {
             onCommit={(v) => v !== null && set('the listener', { listener_m: v })}
           />
         </Row>
-        <Row name="Flow at least" note="below 2 is poor, 3 to 4.5 good (common practice)">
+        <Row
+          name="Flow at least"
+          note={`below ${formatFlow(2)} is poor, ${formatShown(3, 'L/min', { decimals: 1 })} to ${formatFlow(4.5)} good (common practice)`}
+        >
           <QuantityField
             label="Flow target"
             hideLabel

@@ -3,7 +3,7 @@ import { CATALOGUE } from '@/catalogue';
 import type { Design, Component, Placement, Turn, Up } from '@/core/design';
 import { footOf, nearestSlide, nudgedSlide, screwedAs, slidesOn } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
-import { formatMeasure, formatNumber } from '@/core/units';
+import { formatMeasure, formatShown } from '@/core/units';
 import { heldBy } from '@/core/bom';
 import { carriersOf, defaultPlacements } from '@/core/checks';
 import type { Tilt, Vec } from '@/core/geometry';
@@ -313,7 +313,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                     )
                   }
                 >
-                  {formatNumber(by, { signed: true })}
+                  {formatShown(by, 'mm', { signed: true })}
                 </Press>
               ))}
               <span className="soft">

@@ -38,11 +38,12 @@ export function AnswerPanel({
   const { limits } = design.brief;
   const bandOf = (component: string, spot: string): string => {
     const b = bands?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C;
-    return b ? `${formatNumber(b.low)} to ${formatNumber(b.high)}` : '';
+    return b ? `${formatShown(b.low, '°C')} to ${formatShown(b.high, '°C')}` : '';
   };
   const summerOf = (component: string, spot: string): string =>
-    formatNumber(
+    formatShown(
       summer?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C,
+      '°C',
     );
   return (
     <>

@@ -8,7 +8,7 @@ import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
 import { add, axisGaps, boxOf, scale, type Vec } from '@/core/geometry';
-import { formatMeasure, formatNumber, formatSize } from '@/core/units';
+import { formatMeasure, formatShown, formatSize } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from '@/core/elevation';
@@ -450,7 +450,7 @@ export function Elevation({
           y1={drawn.y + h + 12}
           x2={inside.x + inside.w}
           y2={drawn.y + h + 12}
-          text={formatNumber(inside.w)}
+          text={formatShown(inside.w, 'mm')}
           k={k}
         />
         <Dimension
@@ -458,7 +458,7 @@ export function Elevation({
           y1={inside.y}
           x2={drawn.x - 12}
           y2={inside.y + inside.h}
-          text={formatNumber(inside.h)}
+          text={formatShown(inside.h, 'mm')}
           k={k}
         />
       </svg>
@@ -605,7 +605,7 @@ function GapLines({
                 x2={x}
                 y1={y1}
                 y2={y2}
-                text={formatNumber(gap)}
+                text={formatShown(gap, 'mm')}
                 colour={colour}
                 k={k}
               />
@@ -620,7 +620,7 @@ function GapLines({
               x2={x2}
               y1={y}
               y2={y}
-              text={formatNumber(gap)}
+              text={formatShown(gap, 'mm')}
               colour={colour}
               k={k}
             />

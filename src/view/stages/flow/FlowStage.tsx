@@ -11,7 +11,13 @@ import {
 } from '@/core/hydraulics';
 import { inpLoops, writeInp } from '@/format/inp';
 import type { LoopGraph } from '@/core/system';
-import { formatFlow, formatKilopascals, formatNumber, formatSpeed } from '@/core/units';
+import {
+  formatFlow,
+  formatKilopascals,
+  formatNumber,
+  formatShown,
+  formatSpeed,
+} from '@/core/units';
 import { Segments, Why, Press } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
 import { chanceWords } from '../bandWords';
@@ -170,8 +176,8 @@ function OneLoop({
                 {' '}
                 (
                 <Why reason={reasonForBeside('flow', likely)}>
-                  {formatNumber(likely.band.low, { decimals: 1 })} to{' '}
-                  {formatNumber(likely.band.high, { decimals: 1 })}
+                  {formatShown(likely.band.low, 'L/min', { decimals: 1 })} to{' '}
+                  {formatShown(likely.band.high, 'L/min', { decimals: 1 })}
                 </Why>
                 )
               </span>

@@ -25,11 +25,11 @@ import {
   type Residual,
 } from '@/core/log';
 import { componentName } from '@/core/design';
-import { formatNumber, plural } from '@/core/units';
+import { formatNumber, plural, unitShown } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
 import { whenText } from './ReadingList';
-import { causeWords, figureText } from './words';
+import { apartText, causeWords, figureText } from './words';
 import styles from './LogStage.module.css';
 
 /** Differences beyond this many deviations are no chance. */
@@ -311,15 +311,15 @@ function Residuals({
             <TableCell>{whenText(on[r.reading] ?? '').slice(5)}</TableCell>
             <TableCell>{quantityName(design, r)}</TableCell>
             <TableCell className="num">
-              {figureText(r.kind, r.measured)} ± {figureText(r.kind, 1.96 * r.spread)}{' '}
-              {QUANTITY_UNIT[r.kind]}
+              {figureText(r.kind, r.measured)} ± {apartText(r.kind, 1.96 * r.spread)}{' '}
+              {unitShown(QUANTITY_UNIT[r.kind])}
             </TableCell>
             <TableCell className="num">
-              {figureText(r.kind, r.predicted)} {QUANTITY_UNIT[r.kind]}
+              {figureText(r.kind, r.predicted)} {unitShown(QUANTITY_UNIT[r.kind])}
             </TableCell>
             <TableCell className="num">
               {r.measured >= r.predicted ? '+' : '−'}
-              {figureText(r.kind, Math.abs(r.measured - r.predicted))}
+              {apartText(r.kind, Math.abs(r.measured - r.predicted))}
             </TableCell>
             <TableCell>
               <Mark verdict={Math.abs(r.deviations) <= BEYOND ? 'ok' : 'marginal'} />{' '}

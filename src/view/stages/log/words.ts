@@ -1,9 +1,16 @@
 import { componentName, type Design } from '@/core/design';
-import type { CauseKind, Diagnosis, Quantity } from '@/core/log';
-import { formatMeasure, formatNumber } from '@/core/units';
+import { QUANTITY_UNIT, type CauseKind, type Diagnosis, type Quantity } from '@/core/log';
+import { formatMeasure, formatNumber, formatShown } from '@/core/units';
 
+const decimalsOf = (kind: Quantity['kind']): number => (kind === 'flow' ? 2 : 1);
+
+/** A figure of a reading, without its unit. */
 export const figureText = (kind: Quantity['kind'], value: number): string =>
-  formatNumber(value, { decimals: kind === 'flow' ? 2 : 1 });
+  formatShown(value, QUANTITY_UNIT[kind], { decimals: decimalsOf(kind) });
+
+/** How far two such figures lie apart: of temperatures a difference. */
+export const apartText = (kind: Quantity['kind'], by: number): string =>
+  formatShown(by, kind === 'spot' ? 'K' : QUANTITY_UNIT[kind], { decimals: decimalsOf(kind) });
 
 /** A cause in words, and the test that tells it from its neighbours. */
 export function causeWords(
