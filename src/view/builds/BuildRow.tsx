@@ -62,6 +62,11 @@ export function BuildRow({
           {entry.demo ? <span className={styles.demo}>demo</span> : null}
         </p>
         <p className={styles.small}>
+          {entry.demo && (
+            <Link href={`/builds/${id}/heat?tour=1`} className={styles.quiet} prefetch={false}>
+              Guided tour
+            </Link>
+          )}
           <Press className={styles.quiet} onClick={() => void copy()}>
             Copy
           </Press>

@@ -297,8 +297,8 @@ function CaseAdvice({
   if (heat_W === null || !best)
     return (
       <>
-        Say about how many watts the parts make, and cases that hold radiators enough come first. It
-        is asked for this alone; the parts themselves are named next.
+        Name the heat sources, or say about how many watts they make together, and cases that hold
+        radiators enough come first.
       </>
     );
   const watts = `${formatNumber(heat_W)} W`;

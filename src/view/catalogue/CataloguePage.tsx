@@ -9,6 +9,8 @@ import { PageHead, useOwnShelves, usePartLists, Press, TextInput } from '@/view/
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
+import { CompareTable } from './CompareTable';
+import { useCompared } from './compared';
 import { ImportParts } from './ImportParts';
 import { PartEditor } from './PartEditor';
 import { PartsGrid } from './PartsGrid';
@@ -45,6 +47,7 @@ export function CataloguePage() {
   const [out, setOut] = useState(false);
   const { own, retired } = useOwnShelves(),
     { drop, putBack, retire } = usePartLists();
+  const { parts: compared, toggle } = useCompared();
   const [binned, setBinned] = useState<Part | null>(null);
   const all = useMemo(() => {
     const gone = new Set(retired);
@@ -172,6 +175,11 @@ export function CataloguePage() {
                 </span>
               </p>
               <p className={styles.row}>
+                <Press className={styles.link} onClick={() => toggle(row.part)}>
+                  {compared.some((p) => p.id === row.id)
+                    ? 'Take it out of the comparison'
+                    : 'Compare it'}
+                </Press>
                 <Press className={styles.link} onClick={() => copy(row.part)}>
                   Copy it as a part of your own
                 </Press>
@@ -221,6 +229,7 @@ export function CataloguePage() {
           )
         )}
         {diagnostic && <p role="status">{diagnostic}</p>}
+        <CompareTable />
         <p className="soft">
           {plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by
           their menus.

@@ -2,7 +2,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { fitOf, lossDrop } from '@/core/hydraulics';
 import { METAL_NAMES } from '@/core/corrosion';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
-import { formatMoney } from '@/core/units';
+import { formatMoney, unitShown, valueShown } from '@/core/units';
 import { partFigures } from './figures';
 
 export interface Row {
@@ -355,8 +355,26 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
 };
 
 /** Columns for a kind, or for all kinds together. */
+/** "Thick, mm": what the column is, and the fixed unit its numbers come in. */
+const WITH_UNIT = /^(.*), ([^,]+)$/;
+
+/** The column with its numbers in the unit shown. */
+function inUnitsShown(column: GridColDef<Row>): GridColDef<Row> {
+  const [, words, unit] = WITH_UNIT.exec(column.headerName ?? '') ?? [];
+  if (words === undefined || unit === undefined || unitShown(unit) === unit) return column;
+  const getter = column.valueGetter as (value: unknown, row: Row) => unknown;
+  return {
+    ...column,
+    headerName: `${words}, ${unitShown(unit)}`,
+    valueGetter: (value: unknown, row: Row) => {
+      const own = getter(value, row);
+      return typeof own === 'number' ? Number(valueShown(own, unit).toPrecision(4)) : own;
+    },
+  } as GridColDef<Row>;
+}
+
 export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
-  const special = kind ? OF_KIND[kind] : undefined;
+  const special = kind ? OF_KIND[kind]?.map(inUnitsShown) : undefined;
   return [
     ...(kind ? [] : [text('kind', 'Kind', (p) => PART_KINDS[p.kind].one, 120)]),
     {

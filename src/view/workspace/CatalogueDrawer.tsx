@@ -8,6 +8,8 @@ import { formatMoney } from '@/core/units';
 import { byFit, defaultPlacements } from '@/core/checks';
 import { useOffer, Press, TextInput } from '@/view/shared';
 import { partFigures } from '@/view/catalogue/figures';
+import { CompareTable } from '@/view/catalogue/CompareTable';
+import { useCompared } from '@/view/catalogue/compared';
 import { HeatSourceForm } from '@/view/catalogue/HeatSourceForm';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
 import { useEditor } from './EditorProvider';
@@ -88,42 +90,48 @@ function Body() {
           }}
         />
       )}
-      <TextInput
-        className={styles.filter}
-        aria-label="Search the catalogue"
-        placeholder="Search by name, size, figure"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        onKeyDown={(e) => e.stopPropagation()}
-      />
-      <div className={styles.kinds}>
-        {KINDS.map((k) => (
-          <Press
-            key={k}
-            className={styles.kind}
-            aria-pressed={asked === '' && k === kind}
-            onClick={() => {
-              setText('');
-              setKind(k);
-            }}
-          >
-            {PART_KINDS[k].many}
-          </Press>
-        ))}
-        <Press
-          className={styles.kind}
-          aria-pressed={asked === '' && kind === 'sets'}
-          onClick={() => {
-            setText('');
-            setKind('sets');
-          }}
-        >
-          Sold as one
-        </Press>
-      </div>
-      <Sets asked={asked} shown={kind === 'sets'} />
-      {(kind !== 'sets' || asked !== '') && (
-        <Found asked={asked} kind={kind === 'sets' ? 'pump' : kind} />
+      {entering === null && (
+        <>
+          {' '}
+          <TextInput
+            className={styles.filter}
+            aria-label="Search the catalogue"
+            placeholder="Search by name, size, figure"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onKeyDown={(e) => e.stopPropagation()}
+          />
+          <div className={styles.kinds}>
+            {KINDS.map((k) => (
+              <Press
+                key={k}
+                className={styles.kind}
+                aria-pressed={asked === '' && k === kind}
+                onClick={() => {
+                  setText('');
+                  setKind(k);
+                }}
+              >
+                {PART_KINDS[k].many}
+              </Press>
+            ))}
+            <Press
+              className={styles.kind}
+              aria-pressed={asked === '' && kind === 'sets'}
+              onClick={() => {
+                setText('');
+                setKind('sets');
+              }}
+            >
+              Sold as one
+            </Press>
+          </div>
+          <CompareTable />
+          <Sets asked={asked} shown={kind === 'sets'} />
+          {(kind !== 'sets' || asked !== '') && (
+            <Found asked={asked} kind={kind === 'sets' ? 'pump' : kind} />
+          )}
+        </>
       )}
     </>
   );
@@ -229,22 +237,34 @@ const PartRow = memo(function PartRow({
 }) {
   const design = useEditor((s) => s.design);
   const putIn = usePutIn();
+  const isCompared = useCompared((s) => s.parts.some((p) => p.id === part.id));
+  const toggle = useCompared((s) => s.toggle);
   const there = design.components.filter((i) => i.part.id === part.id).length;
   return (
-    <Press className={styles.part} onClick={() => putIn(part)} aria-label={`Add ${part.name}`}>
-      <span>
-        <strong>{part.name}</strong>{' '}
-        <span className="soft">
-          {part.maker}
-          {there > 0 ? `, ${there} in the build` : ''}
+    <div className={styles.partRow}>
+      <Press className={styles.part} onClick={() => putIn(part)} aria-label={`Add ${part.name}`}>
+        <span>
+          <strong>{part.name}</strong>{' '}
+          <span className="soft">
+            {part.maker}
+            {there > 0 ? `, ${there} in the build` : ''}
+          </span>
         </span>
-      </span>
-      <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
-      <span className={styles.figures}>
-        {partFigures(part)}
-        {why !== null && <em>; {why}</em>}
-      </span>
-    </Press>
+        <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
+        <span className={styles.figures}>
+          {partFigures(part)}
+          {why !== null && <em>; {why}</em>}
+        </span>
+      </Press>
+      <Press
+        className={styles.compare}
+        aria-pressed={isCompared}
+        aria-label={`Compare ${part.name}`}
+        onClick={() => toggle(part)}
+      >
+        {isCompared ? 'compared' : 'compare'}
+      </Press>
+    </div>
   );
 });
 

@@ -14,6 +14,7 @@ import { goToStage } from './goToStage';
 import { chartsOnPage, chartToPng, chartToSvg, tablesOnPage, tableToTsv } from './onPage';
 import { STAGES } from './stages';
 import { useFixes } from './useJobs';
+import { useTour } from './tour';
 import { useShowFinding } from './useShowFinding';
 import styles from './CommandSearch.module.css';
 
@@ -68,6 +69,7 @@ function Body() {
   const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;
   const show = useShowFinding();
   const units = useUnits();
+  const startTour = useTour((s) => s.start);
   const groups: readonly Group[] = [
     {
       heading: 'Stages',
@@ -82,6 +84,11 @@ function Body() {
       actions: [
         { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
         { name: 'Show all findings', hint: 'F', run: () => open('findings') },
+        {
+          name: 'Guided tour of the findings',
+          hint: '',
+          run: () => startTour(analysis.findings),
+        },
         { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
         { name: 'Undo', hint: 'Ctrl Z', run: undo },
         { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },

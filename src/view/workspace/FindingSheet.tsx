@@ -7,6 +7,7 @@ import { Mark, Press, verdictOfSeverity } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { FindingList } from './FindingList';
 import { STAGES } from './stages';
+import { useTour } from './tour';
 import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import drawer from './Drawer.module.css';
@@ -65,6 +66,8 @@ const NONE: readonly (readonly [string, readonly Fix[]])[] = [];
 function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
   const findings = useEditor((s) => s.analysis.findings);
   const commit = useEditor((s) => s.commit);
+  const open = useEditor((s) => s.open);
+  const startTour = useTour((s) => s.start);
   const counted = findings.filter((f) => f.severity !== 'note');
   const resolved = useFixes(findings.map(findingKey));
   const isFresh = resolved.fresh && resolved.result !== null;
@@ -77,6 +80,17 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
         {countWords(findings)}
         {!isFresh && findings.length > 0 ? ' Trying what would solve them …' : ''}
       </p>
+      {findings.length > 1 && (
+        <Press
+          className={styles.tour}
+          onClick={() => {
+            open(null);
+            startTour(findings);
+          }}
+        >
+          Walk through them one by one
+        </Press>
+      )}
       {groups.map(({ fix, findings: solved }) => (
         <section key={fix.label} className={styles.group}>
           <h2>

@@ -12,6 +12,7 @@ import { StageRail } from './StageRail';
 import { TopBar } from './TopBar';
 import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
 import { SPATIAL_STAGES, STAGES } from './stages';
+import { useTour } from './tour';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
 
@@ -20,6 +21,7 @@ const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog
 const CommandSearch = dynamic(() => import('./CommandSearch').then((m) => m.CommandSearch));
 const ConflictDialog = dynamic(() => import('./ConflictDialog').then((m) => m.ConflictDialog));
 const GoneDialog = dynamic(() => import('./GoneDialog').then((m) => m.GoneDialog));
+const TourSheet = dynamic(() => import('./TourSheet').then((m) => m.TourSheet));
 const HistoryDrawer = dynamic(() => import('./HistoryDrawer').then((m) => m.HistoryDrawer));
 const CatalogueDrawer = dynamic(() => import('./CatalogueDrawer').then((m) => m.CatalogueDrawer));
 
@@ -50,11 +52,31 @@ function usePlaceInAddress(): void {
   }, [stage, name]);
 }
 
+/** The address asks for the guided tour: it is begun once the page answers. */
+function useTourAsked(): void {
+  const findings = useEditor((s) => s.analysis.findings);
+  const start = useTour((s) => s.start);
+  const end = useTour((s) => s.end);
+  const isDone = useRef(false);
+  useEffect(() => {
+    const address = new URL(window.location.href);
+    if (isDone.current || !address.searchParams.has(TOUR)) return;
+    isDone.current = true;
+    address.searchParams.delete(TOUR);
+    window.history.replaceState(null, '', `${address.pathname}${address.search}`);
+    start(findings);
+  }, [findings, start]);
+  // Another build has other findings.
+  useEffect(() => end, [end]);
+}
+const TOUR = 'tour';
+
 /** The shape of a build: bar on top, stages left, the stage in the middle, the loop line below. */
 export function Workspace({ children }: { readonly children: ReactNode }) {
   useKeys();
   useFrameKept();
   usePlaceInAddress();
+  useTourAsked();
   const path = usePathname();
   const rail =
     useFrame((s) => s.rail) ??
@@ -64,6 +86,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   const open = useEditor((s) => s.open);
   const drawer = useEditor((s) => s.drawer);
   const isSearching = useEditor((s) => s.search);
+  const isTouring = useTour((s) => s.stops !== null);
   const hasConflict = useEditor((s) => s.conflict !== null);
   const isGone = useEditor((s) => s.save === 'gone');
   // False in the page as sent, true once the browser has taken it over: keys work from then on.
@@ -91,6 +114,9 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       </WhenAsked>
       <WhenAsked asked={isSearching}>
         <CommandSearch />
+      </WhenAsked>
+      <WhenAsked asked={isTouring}>
+        <TourSheet />
       </WhenAsked>
       {hasConflict && <ConflictDialog />}
       {isGone && <GoneDialog />}

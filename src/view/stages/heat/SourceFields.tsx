@@ -1,8 +1,9 @@
 'use client';
 import type { CardPart, ProcessorPart } from '@/core/components';
 import type { StarterAsked } from '@/core/studies';
-import { partFigures } from '@/view/catalogue/figures';
+import { formatWatts } from '@/core/units';
 import { Pick, QuantityField, Segments, useOffer } from '@/view/shared';
+import styles from './SourceFields.module.css';
 
 /** Not named yet, none at all, or a part told by its watts alone. */
 export const LATER = 'later',
@@ -43,58 +44,67 @@ export function SourceFields({
   const set = (values: Partial<Sources>): void => onChange({ ...value, ...values });
   return (
     <>
-      <Pick
-        label="Processor"
-        value={value.processor}
-        options={optionsOf(processors)}
-        onPick={(processor) => set({ processor })}
-      />
-      {value.processor === BY_WATTS && (
-        <QuantityField
-          label="Power draw of the processor"
-          value={value.processor_W}
-          quantity="power"
-          optional
-          min={1}
-          max={MOST_W}
-          onCommit={(processor_W) => set({ processor_W })}
+      <div className={styles.source}>
+        <Pick
+          label="Processor"
+          value={value.processor}
+          options={optionsOf(processors)}
+          onPick={(processor) => set({ processor })}
         />
-      )}
-      <Pick
-        label="Graphics card"
-        value={value.card}
-        options={optionsOf(cards)}
-        onPick={(card) => set({ card })}
-      />
-      {value.card === BY_WATTS && (
-        <QuantityField
-          label="Power draw of each card"
-          value={value.card_W}
-          quantity="power"
-          optional
-          min={1}
-          max={MOST_W}
-          onCommit={(card_W) => set({ card_W })}
+        {value.processor === BY_WATTS && (
+          <QuantityField
+            label="Power draw of the processor"
+            value={value.processor_W}
+            quantity="power"
+            optional
+            min={1}
+            max={MOST_W}
+            onCommit={(processor_W) => set({ processor_W })}
+          />
+        )}
+      </div>
+      <div className={styles.source}>
+        <Pick
+          label="Graphics card"
+          value={value.card}
+          options={optionsOf(cards)}
+          onPick={(card) => set({ card })}
         />
-      )}
-      <Segments
-        label="Number of graphics cards"
-        value={value.count}
-        options={[
-          { value: '1', label: 'one card' },
-          { value: '2', label: 'two cards' },
-        ]}
-        onPick={(count) => set({ count })}
-      />
-      <Segments
-        label="Tube"
-        value={value.tube}
-        options={[
-          { value: 'soft', label: 'soft tube' },
-          { value: 'hard', label: 'hard tube' },
-        ]}
-        onPick={(tube) => set({ tube })}
-      />
+        {value.card === BY_WATTS && (
+          <QuantityField
+            label="Power draw of each card"
+            value={value.card_W}
+            quantity="power"
+            optional
+            min={1}
+            max={MOST_W}
+            onCommit={(card_W) => set({ card_W })}
+          />
+        )}
+        <Segments
+          label="Number of graphics cards"
+          value={value.count}
+          options={[
+            { value: '1', label: 'one card' },
+            { value: '2', label: 'two cards' },
+          ]}
+          onPick={(count) => set({ count })}
+        />
+      </div>
+      <div className={styles.source}>
+        <span className="soft" aria-hidden>
+          Tube
+        </span>
+        <Segments
+          label="Tube"
+          value={value.tube}
+          options={[
+            { value: 'soft', label: 'soft tube' },
+            { value: 'hard', label: 'hard tube' },
+          ]}
+          onPick={(tube) => set({ tube })}
+        />
+      </div>
     </>
   );
 }
@@ -103,7 +113,7 @@ const optionsOf = (parts: readonly (ProcessorPart | CardPart)[]) => [
   { value: LATER, label: 'choose later' },
   { value: NONE, label: 'none' },
   { value: BY_WATTS, label: 'another one, by its watts' },
-  ...parts.map((p) => ({ value: p.id, label: `${p.name}, ${partFigures(p)}` })),
+  ...parts.map((p) => ({ value: p.id, label: `${p.name}, ${formatWatts(p.draw_W)}` })),
 ];
 
 /** Power draw of all that was named, W; null while nothing was. */

@@ -1,6 +1,5 @@
 import type { Part } from '@/core/components';
 import { freeId } from '@/core/design';
-import { makeHeatSource } from '@/core/making';
 import type { StarterAsked } from '@/core/studies';
 import { BY_WATTS, cardsOf, LATER, NONE, type Sources } from './SourceFields';
 
@@ -29,6 +28,7 @@ export async function askedFrom(
     const id = freeId(ids, `own-${kind}-${Math.round(heat_W)}`);
     ids.push(id);
     const name = `${kind === 'card' ? 'Card' : 'Processor'}, ${Math.round(heat_W)} W`;
+    const { makeHeatSource } = await import('@/core/making');
     const refused = await keep(makeHeatSource(kind, { id, name, heat_W }));
     if (refused !== null) throw new Error(refused);
     return id;

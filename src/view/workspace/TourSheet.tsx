@@ -1,0 +1,84 @@
+'use client';
+import { useEffect, useRef } from 'react';
+import Button from '@mui/material/Button';
+import Paper from '@mui/material/Paper';
+import { CHECKS, findingKey, type Finding } from '@/core/checks';
+import { Mark, Press, verdictOfSeverity } from '@/view/shared';
+import { useEditor } from './EditorProvider';
+import { STAGES } from './stages';
+import { isStillFound, useTour } from './tour';
+import { useFixes } from './useJobs';
+import { useShowFinding } from './useShowFinding';
+import styles from './TourSheet.module.css';
+
+/** One stop of the guided tour, over the stage it is about. */
+export function TourSheet() {
+  const { stops, at, go, end } = useTour();
+  const stop = stops?.[at];
+  const show = useShowFinding();
+  const head = useRef<HTMLHeadingElement>(null);
+  const shown = useRef<Finding | null>(null);
+  useEffect(() => {
+    if (!stop || shown.current === stop) return;
+    shown.current = stop;
+    show(stop);
+    head.current?.focus();
+  }, [stop, show]);
+  if (!stops || !stop) return null;
+  const stage = STAGES.find((s) => s.id === stop.stage)?.name ?? '';
+  return (
+    <Paper
+      component="section"
+      elevation={0}
+      className={styles.sheet}
+      aria-label="Guided tour"
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') end();
+        e.stopPropagation();
+      }}
+    >
+      <p className={styles.place}>
+        Stop {at + 1} of {stops.length}: {stage}
+      </p>
+      <h2 tabIndex={-1} ref={head}>
+        <Mark verdict={verdictOfSeverity[stop.severity]} /> {stop.title}
+      </h2>
+      <p>{stop.detail}</p>
+      <p className="soft">{CHECKS.find((c) => c.code === stop.code)?.meaning}</p>
+      <Fixes stop={stop} />
+      <div className={styles.steps}>
+        <Button variant="outlined" disabled={at === 0} onClick={() => go(-1)}>
+          Back
+        </Button>
+        <Button variant="contained" onClick={() => (at + 1 < stops.length ? go(1) : end())}>
+          {at + 1 < stops.length ? 'Next stop' : 'End of the tour'}
+        </Button>
+        <span className={styles.gap} />
+        <Press className={styles.leave} onClick={end}>
+          Leave the tour
+        </Press>
+      </div>
+    </Paper>
+  );
+}
+
+/** What would solve it, tried; or that it is solved. */
+function Fixes({ stop }: { readonly stop: Finding }) {
+  const findings = useEditor((s) => s.analysis.findings);
+  const commit = useEditor((s) => s.commit);
+  const key = findingKey(stop);
+  const resolved = useFixes([key]);
+  if (!isStillFound(stop, findings)) return <p role="status">Solved. One undo brings it back.</p>;
+  const fixes = resolved.result?.find(([k]) => k === key)?.[1] ?? [];
+  if (!resolved.fresh) return <p className="soft">Trying what would solve it …</p>;
+  if (fixes.length === 0) return null;
+  return (
+    <div className={styles.fixes}>
+      {fixes.map((fix) => (
+        <Press key={fix.label} className={styles.fix} onClick={() => commit(fix.label, fix.edit)}>
+          {fix.label}
+        </Press>
+      ))}
+    </div>
+  );
+}
