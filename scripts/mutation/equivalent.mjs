@@ -92,6 +92,21 @@ export const EQUIVALENT = [
     why: 'whole numbers compared, or a guard against rounding at ± 1',
   },
   {
+    file: /clearance\/gaps\.ts$/,
+    line: /if \(z\[[01]\] !== 0\) return \[z\[[01]\] < 0|p\.frame !== null && p\.solids\.length > 0/,
+    why: 'axes are -1, 0 or 1; what has no frame has no solids',
+  },
+  {
+    file: /clearance\/(gapLines|ports)\.ts$/,
+    line: /const axis = \[0, 1, 2\]\.reduce|for \(let i = 0; i < 3; i \+= 1\)/,
+    why: 'which of two equal lengths is taken first, or a fourth axis that no box has',
+  },
+  {
+    file: /clearance\/(mountDepth|screw)\.ts$/,
+    line: /system\.interior \? system\.interior\.max\[axis\] : 1000|washers <= 6/,
+    why: 'no mount is without a case; washers are counted in whole numbers',
+  },
+  {
     file: /clearance\/(gaps|ports)\.ts$/,
     line: /if \(known\)|best && \(a\.cylinder|boxes > 0|bound|NEAR_MM\) continue/,
     why: 'what is kept, or passed over because it cannot be nearer: the same answer sooner',

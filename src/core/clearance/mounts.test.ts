@@ -52,6 +52,16 @@ describe('how deep a mount is, by hand', () => {
     expect(depth.blockedByComponent).toBe('card');
   });
 
+  test.each([
+    ['2 mm into its one edge', 158, 195, 20],
+    ['2 mm beside it', 162, 195, 500],
+    ['2 mm into its other edge', 5, 42, 20],
+    ['2 mm beside that', 5, 38, 500],
+  ])('an empty rail is as wide as its fans: a part %s', (_, from, to, free_mm) => {
+    const beside = placed('beside', solid('beside', [100, 100, from], [480, 300, to]));
+    expect(mountDepthAt(systemOf([beside], []), front).free_mm).toBe(free_mm);
+  });
+
   test('what stands beside the rail is not before it', () => {
     const low = placed('low', solid('low', [100, 0, 20], [480, 25, 70]));
     expect(mountDepthAt(systemOf([radiator, low], ['radiator']), front).free_mm).toBe(500);

@@ -22,7 +22,7 @@ export const pin = (): unknown =>
         id,
         gaps: measureGaps(system)
           .gaps.slice(0, NEAREST)
-          .map((g) => [g.a, g.b, g.gap_mm, g.worst_mm, g.rss_mm, g.verdict]),
+          .map((g) => [g.a, g.b, g.nameB, g.gap_mm, g.worst_mm, g.rss_mm, g.verdict]),
         ports: portFits(system, runs),
         screws: screwNeeds(system),
         mounts: (design.case?.mounts ?? []).map((mount) => mountDepthAt(system, mount)),

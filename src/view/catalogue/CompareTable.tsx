@@ -1,4 +1,5 @@
 'use client';
+import Close from '@mui/icons-material/Close';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -41,7 +42,7 @@ export function CompareTable() {
                     aria-label={`Take ${p.name} out of the comparison`}
                     onClick={() => toggle(p)}
                   >
-                    ×
+                    <Close sx={{ fontSize: 14 }} aria-hidden />
                   </Press>
                 </TableCell>
               ))}

@@ -1,4 +1,5 @@
 'use client';
+import { DayField, HourField } from '@/view/shared/dates';
 import { useMemo, useState } from 'react';
 import {
   deliveriesOf,
@@ -45,13 +46,6 @@ const localOf = (wall: number): Date => {
   );
 };
 
-const hourText = (h: number): string =>
-  `${String(Math.floor(h)).padStart(2, '0')}:${String(Math.round(60 * (h % 1))).padStart(2, '0')}`;
-const hourOf = (text: string): number => {
-  const [h = 0, m = 0] = text.split(':').map(Number);
-  return h + m / 60;
-};
-
 /** Steps on the days the builder works: bars for hands, hatched for waits, the critical ones marked. */
 export function CalendarView({
   steps,
@@ -90,36 +84,21 @@ export function CalendarView({
   return (
     <div className={styles.test}>
       <div className={styles.inline}>
-        <label>
-          From{' '}
-          <input
-            type="date"
-            value={plan.start.slice(0, 10)}
-            onChange={(e) => e.target.value !== '' && set({ start: e.target.value })}
-          />
-        </label>
-        <label>
-          between{' '}
-          <input
-            type="time"
-            value={hourText(plan.from_h)}
-            onChange={(e) => {
-              const from_h = hourOf(e.target.value);
-              if (from_h < plan.to_h) set({ from_h });
-            }}
-          />
-        </label>
-        <label>
-          and{' '}
-          <input
-            type="time"
-            value={hourText(plan.to_h)}
-            onChange={(e) => {
-              const to_h = hourOf(e.target.value);
-              if (to_h > plan.from_h) set({ to_h });
-            }}
-          />
-        </label>
+        <DayField
+          label="From"
+          value={plan.start.slice(0, 10)}
+          onCommit={(start) => start !== null && set({ start })}
+        />
+        <HourField
+          label="between"
+          value_h={plan.from_h}
+          onCommit={(from_h) => from_h < plan.to_h && set({ from_h })}
+        />
+        <HourField
+          label="and"
+          value_h={plan.to_h}
+          onCommit={(to_h) => to_h > plan.from_h && set({ to_h })}
+        />
         <fieldset className={styles.days}>
           <legend>on</legend>
           {DAY_NAMES.map((day, i) => (

@@ -1,4 +1,5 @@
 'use client';
+import { DayField } from '@/view/shared/dates';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -60,24 +61,18 @@ export function PapersView() {
           max={100}
           onCommit={(v) => v !== null && set({ tax: v / 100 })}
         />
-        <label className={styles.text}>
-          Promised for
-          <input
-            type="date"
-            value={order.due?.slice(0, 10) ?? ''}
-            onChange={({ target: { value } }) => {
-              const { due: _old, ...rest } = order;
-              commit('when it is promised', {
-                do: 'work.client',
-                client: {
-                  ...rest,
-                  client: client.trim(),
-                  ...(value === '' ? {} : { due: value }),
-                },
-              });
-            }}
-          />
-        </label>
+        <DayField
+          label="Promised for"
+          value={order.due?.slice(0, 10) ?? null}
+          isOptional
+          onCommit={(due) => {
+            const { due: _old, ...rest } = order;
+            commit('when it is promised', {
+              do: 'work.client',
+              client: { ...rest, client: client.trim(), ...(due === null ? {} : { due }) },
+            });
+          }}
+        />
       </div>
       <Table className={styles.sums}>
         <TableBody>
