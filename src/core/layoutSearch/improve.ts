@@ -1,3 +1,4 @@
+import isSame from 'fast-deep-equal';
 import { applyEdit, findComponent, type Connection, type Design, type Edit } from '../design';
 import { compileSystem, type System } from '../system';
 import {
@@ -157,7 +158,7 @@ class LayoutSearch {
     const fewerMissing = best.measured.missing < before.missing;
     const better = best.measured.missing === before.missing && best.worth < worthNow - WORTH_MM;
     if (!fewerMissing && !better) return null;
-    const { edits, parts } = best.changes;
+    const { edits, parts } = settled(this.design, best.changes);
     // Asked again, nothing slides farther from where the builder put it.
     const homes = parts.flatMap((p) => {
       const component = findComponent(this.design, p.component);
@@ -217,6 +218,26 @@ export interface Changes {
 
 const applied = (design: Design, edits: readonly Edit[]): Design =>
   edits.length > 0 ? applyEdit(design, { do: 'batch', edits }).design : design;
+
+/** Each part placed once, where it ends; what ends where it was is not told as moved. */
+export function settled(design: Design, { edits, parts }: Changes): Changes {
+  const end = applied(design, edits);
+  const stays = (id: string): boolean =>
+    isSame(findComponent(design, id)?.placement, findComponent(end, id)?.placement);
+  const lastOf = new Map(
+    edits.flatMap((e, i) => (e.do === 'component.place' ? [[e.component, i] as const] : [])),
+  );
+  return {
+    edits: edits.filter(
+      (e, i) =>
+        e.do !== 'component.place' || (lastOf.get(e.component) === i && !stays(e.component)),
+    ),
+    parts: parts.flatMap((p) => {
+      const net = stays(p.component) ? { ...p, turned: false, slid: false } : p;
+      return net.turned || net.slid || net.ports > 0 ? [net] : [];
+    }),
+  };
+}
 
 /** What happens to each part over two steps. */
 function merged(a: readonly PartMoved[], b: readonly PartMoved[]): readonly PartMoved[] {

@@ -23,6 +23,7 @@ import {
   keepHome,
   leastJoint,
   openingsFor,
+  settled,
   variablesOf,
   type Factor,
 } from '.';
@@ -304,5 +305,45 @@ describe('what opens a way', () => {
 
   test('a run that is not there has none', () => {
     expect(openingsFor(shut, 'ghost', CATALOGUE)).toEqual([]);
+  });
+});
+
+describe('what a layout moves in the end', () => {
+  const desk = demoDesign('dawn-chorus-desk') as Design;
+  const place = (component: string, placement: Placement) =>
+    ({ do: 'component.place', component, placement }) as const;
+  const over = (turn: 0 | 90): Placement => ({ on: 'spot', spot: 'over', turn });
+  const front = (slide_mm: number): Placement => ({
+    on: 'mount',
+    mount: 'front',
+    slide_mm,
+    ports: 'end',
+    air: 'in',
+  });
+
+  test('a part turned and turned back is not moved; one slid twice is placed once', () => {
+    const last = place('front-radiator', front(23));
+    const net = settled(desk, {
+      edits: [
+        place('reservoir', over(90)),
+        place('front-radiator', front(10)),
+        last,
+        place('reservoir', over(0)),
+      ],
+      parts: [
+        { component: 'reservoir', turned: true, slid: true, ports: 0 },
+        { component: 'front-radiator', turned: false, slid: true, ports: 0 },
+      ],
+    });
+    expect(net.edits).toEqual([last]);
+    expect(net.parts.map((p) => p.component)).toEqual(['front-radiator']);
+  });
+
+  test('other ports stay told of a part that ends where it was', () => {
+    const { parts } = settled(desk, {
+      edits: [place('reservoir', over(90)), place('reservoir', over(0))],
+      parts: [{ component: 'reservoir', turned: true, slid: false, ports: 2 }],
+    });
+    expect(parts).toEqual([{ component: 'reservoir', turned: false, slid: false, ports: 2 }]);
   });
 });
