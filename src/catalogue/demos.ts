@@ -41,14 +41,14 @@ function dawnChorusDesk(): Design {
       component(
         'front-radiator',
         'rad-tarn-360-30',
-        { on: 'mount', mount: 'front', slide_mm: 0, ports: 'end', air: 'in' },
+        { on: 'mount', mount: 'front', slide_mm: 23, ports: 'end', air: 'in' },
         {},
         'Front radiator',
       ),
       component(
         'top-radiator',
         'rad-tarn-240-30',
-        { on: 'mount', mount: 'top', slide_mm: 10, ports: 'end', air: 'in' },
+        { on: 'mount', mount: 'top', slide_mm: 0, ports: 'end', air: 'in' },
         {},
         'Top radiator',
       ),

@@ -1,4 +1,3 @@
-import isSame from 'fast-deep-equal';
 import { applyEdit, findComponent, type Connection, type Design, type Edit } from '../design';
 import { compileSystem, type System } from '../system';
 import {
@@ -222,8 +221,7 @@ const applied = (design: Design, edits: readonly Edit[]): Design =>
 /** Each part placed once, where it ends; what ends where it was is not told as moved. */
 export function settled(design: Design, { edits, parts }: Changes): Changes {
   const end = applied(design, edits);
-  const stays = (id: string): boolean =>
-    isSame(findComponent(design, id)?.placement, findComponent(end, id)?.placement);
+  const stays = (id: string): boolean => placeText(design, id) === placeText(end, id);
   const lastOf = new Map(
     edits.flatMap((e, i) => (e.do === 'component.place' ? [[e.component, i] as const] : [])),
   );
@@ -237,6 +235,12 @@ export function settled(design: Design, { edits, parts }: Changes): Changes {
       return net.turned || net.slid || net.ports > 0 ? [net] : [];
     }),
   };
+}
+
+/** Where a part stands, as a text that is the same for the same place. */
+function placeText(design: Design, id: string): string {
+  const placement = findComponent(design, id)?.placement ?? { on: 'unplaced' };
+  return JSON.stringify(placement, Object.keys(placement).sort());
 }
 
 /** What happens to each part over two steps. */

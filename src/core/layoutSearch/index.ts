@@ -2,5 +2,5 @@ export { freedomOf, homeOf, isNearHome, keepHome } from './freedom';
 export { leastJoint, type Factor } from './eliminate';
 export { variablesOf, type Looking, type PartState, type Variable } from './states';
 export { ChoiceSearch, costOfChoice, type Choice } from './search';
-export { changesOf, improvedLayout, type ImprovedLayout, type PartMoved } from './improve';
+export { changesOf, improvedLayout, settled, type ImprovedLayout, type PartMoved } from './improve';
 export { openingsFor, type Opening } from './openings';

@@ -322,7 +322,7 @@ describe('what a layout moves in the end', () => {
   });
 
   test('a part turned and turned back is not moved; one slid twice is placed once', () => {
-    const last = place('front-radiator', front(23));
+    const last = place('front-radiator', front(12));
     const net = settled(desk, {
       edits: [
         place('reservoir', over(90)),
