@@ -123,7 +123,7 @@ describe('strewn parts among bars, routed', () => {
           );
         },
       ),
-      { numRuns: 330, seed: 11 },
+      { numRuns: 500, seed: 11 },
     );
     expect(cases).toBeGreaterThanOrEqual(200);
     expect(laid).toBeGreaterThan(150);

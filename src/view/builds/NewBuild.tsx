@@ -23,6 +23,7 @@ import {
   Press,
   TextInput,
 } from '@/view/shared';
+import { BriefField, FIRST_FIGURES } from '@/view/stages/brief/BriefField';
 import { MoneyField } from '@/view/stages/brief/MoneyField';
 import { addBuild } from '@/view/workspace/send';
 import {
@@ -124,59 +125,16 @@ export function NewBuild() {
                 onChange({ ...b, limits: { ...b.limits, ...values } });
               return (
                 <div className={styles.grid}>
-                  <QuantityField
-                    label="Room"
-                    value={b.room_C}
-                    quantity="temperature"
-                    decimals={1}
-                    min={-20}
-                    max={60}
-                    onCommit={(v) => v !== null && onChange({ ...b, room_C: v })}
-                  />
-                  <QuantityField
-                    label="Highest coolant ΔT above room air"
-                    value={b.limits.deltaT_K}
-                    quantity="difference"
-                    decimals={1}
-                    min={0.5}
-                    max={60}
-                    onCommit={(v) => v !== null && limit({ deltaT_K: v })}
-                  />
-                  <QuantityField
-                    label="Noise, at most"
-                    value={b.limits.noise_dBA}
-                    quantity="sound"
-                    min={5}
-                    max={90}
-                    onCommit={(v) => v !== null && limit({ noise_dBA: v })}
-                  />
-                  <QuantityField
-                    label="Heard from"
-                    value={b.listener_m}
-                    quantity="distance"
-                    decimals={1}
-                    min={0.1}
-                    max={20}
-                    onCommit={(v) => v !== null && onChange({ ...b, listener_m: v })}
-                  />
-                  <QuantityField
-                    label="Flow, at least"
-                    value={b.limits.flow_Lmin}
-                    quantity="flow"
-                    decimals={1}
-                    min={0.1}
-                    max={30}
-                    onCommit={(v) => v !== null && limit({ flow_Lmin: v })}
-                  />
-                  <QuantityField
-                    label="No part hotter than"
-                    optional
-                    value={b.limits.part_C}
-                    quantity="temperature"
-                    min={30}
-                    max={150}
-                    onCommit={(v) => limit({ part_C: v })}
-                  />
+                  {FIRST_FIGURES.map((f) => (
+                    <BriefField
+                      key={f.name}
+                      figure={f}
+                      brief={b}
+                      onChange={({ values, limits }) =>
+                        onChange({ ...b, ...values, limits: { ...b.limits, ...limits } })
+                      }
+                    />
+                  ))}
                   <span className={styles.money}>
                     <span className="soft">Budget for the loop, {b.currency}</span>
                     <MoneyField

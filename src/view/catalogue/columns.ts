@@ -1,3 +1,4 @@
+import { PARTS_CURRENCY } from '@/core/design';
 import type { GridColDef } from '@mui/x-data-grid';
 import { fitOf, lossDrop } from '@/core/hydraulics';
 import { METAL_NAMES } from '@/core/corrosion';
@@ -396,7 +397,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
     ]),
     {
       field: 'price',
-      headerName: 'Price',
+      headerName: `Price, ${PARTS_CURRENCY}`,
       width: 90,
       type: 'number',
       valueGetter: (_, r) => r.part.price_minor / 100,

@@ -1,4 +1,6 @@
 'use client';
+import ExpandLess from '@mui/icons-material/ExpandLess';
+import ExpandMore from '@mui/icons-material/ExpandMore';
 import { useEffect, useRef, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
 import { findingKey, groupByFix, type Finding, type Fix } from '@/core/checks';
@@ -125,7 +127,8 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
         <section className={drawer.section}>
           <h2>
             <Press aria-expanded={areNotesOpen} onClick={() => setNotesOpen(!areNotesOpen)}>
-              {plural(notes.length, 'note')} {areNotesOpen ? '–' : '+'}
+              {plural(notes.length, 'note')}{' '}
+              {areNotesOpen ? <ExpandLess fontSize="inherit" /> : <ExpandMore fontSize="inherit" />}
             </Press>
           </h2>
           {areNotesOpen && <FindingList findings={notes} onApplied={onApplied} />}

@@ -59,7 +59,7 @@ describe('the picked part', () => {
     show(desk, card(desk, 'top-radiator'));
     fireEvent.click(screen.getByRole('button', { name: '+5' }));
     expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({
-      slide_mm: 15,
+      slide_mm: 5,
     });
     fireEvent.click(screen.getByRole('radio', { name: 'ports to the rear' }));
     expect(findComponent(state.design, 'top-radiator')?.placement).toMatchObject({

@@ -1,4 +1,5 @@
 'use client';
+import DragIndicator from '@mui/icons-material/DragIndicator';
 import { Check, Press } from '@/view/shared';
 import { DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import {
@@ -112,7 +113,7 @@ function StepRow({
           {...listeners}
           aria-label={`Move ${step.title}`}
         >
-          ⋮⋮
+          <DragIndicator fontSize="small" aria-hidden />
         </Press>
       ) : (
         <span />

@@ -1,4 +1,6 @@
 'use client';
+import ExpandLess from '@mui/icons-material/ExpandLess';
+import ExpandMore from '@mui/icons-material/ExpandMore';
 import { Press } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
@@ -50,7 +52,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
             aria-label={isHeadOpen ? 'Collapse the headline' : 'Say more'}
             onClick={() => set({ isHeadOpen: !isHeadOpen })}
           >
-            {isHeadOpen ? '–' : '+'}
+            {isHeadOpen ? <ExpandLess fontSize="small" /> : <ExpandMore fontSize="small" />}
           </Press>
         </div>
         {isHeadOpen && <div className={styles.sentence}>{sentence}</div>}
