@@ -32,11 +32,33 @@ export async function openStage(page: Page, design: string, stage: string): Prom
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');
 
-/** A copy of a demo to change freely; its id comes back. */
-export async function copyOf(page: Page, demo: string, name: string): Promise<string> {
+interface Document {
+  readonly components: readonly { readonly id: string; readonly placement: object }[];
+}
+
+/**
+ * A copy of a demo to change freely; its id comes back. `slides`: radiators that stand elsewhere on
+ * their rails, mm, with every run to be routed again.
+ */
+export async function copyOf(
+  page: Page,
+  demo: string,
+  name: string,
+  slides: Readonly<Record<string, number>> = {},
+): Promise<string> {
   const source = await page.request.get(`/api/builds/${demo}`);
-  const { document } = (await source.json()) as { document: object };
-  const made = await page.request.post('/api/builds', { data: { ...document, name } });
+  const { document } = (await source.json()) as { document: Document };
+  const moved =
+    Object.keys(slides).length === 0
+      ? document
+      : {
+          ...document,
+          layout: { routes: {}, poses: {}, noRoute: {} },
+          components: document.components.map((c) =>
+            c.id in slides ? { ...c, placement: { ...c.placement, slide_mm: slides[c.id] } } : c,
+          ),
+        };
+  const made = await page.request.post('/api/builds', { data: { ...moved, name } });
   expect(made.status()).toBe(201);
   return ((await made.json()) as { id: string }).id;
 }

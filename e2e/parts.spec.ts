@@ -27,10 +27,10 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   const id = await copyOf(page, 'dawn-chorus-desk', 'Drawer');
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
-  await expect(heading).toContainText('764.55 of 800.00 EUR', { timeout: 15_000 });
+  await expect(heading).toContainText('766.15 of 800.00 EUR', { timeout: 15_000 });
   await page.getByLabel('Plug spare').fill('3');
   await page.getByLabel('Plug spare').press('Enter');
-  await expect(heading).toContainText('758.85 of 800.00 EUR');
+  await expect(heading).toContainText('760.45 of 800.00 EUR');
   await page
     .getByRole('row', { name: /^Rushlight/ })
     .getByRole('button', { name: 'change all' })
@@ -177,8 +177,8 @@ test('a line of one’s own stands on the list and counts; undone it is gone', a
   await page.getByLabel('Each, EUR of a line of your own').fill('12,90');
   await page.getByRole('button', { name: 'Add to the list' }).click();
   await expect(page.getByRole('button', { name: 'Light strip', exact: true })).toBeVisible();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('790.35');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('791.95');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('764.55');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('766.15');
   await saved(page);
 });

@@ -100,8 +100,15 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
 test('runs: a better layout shown before and after, taken in one step and undone; other routes of a run', async ({
   page,
 }) => {
-  const id = await copyOf(page, 'dawn-chorus-desk', 'Laid better');
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Laid better', {
+    'front-radiator': 0,
+    'top-radiator': 10,
+  });
   await openStage(page, id, 'runs');
+  await page.getByRole('banner').getByRole('button', { name: 'Route 5 runs' }).click();
+  await expect(page.getByText(/^Every run is routed past everything/)).toBeVisible({
+    timeout: 60_000,
+  });
   const heading = page.getByRole('heading', { level: 1 }).first();
   await page.getByLabel('Style of Main loop').first().waitFor();
   await page.getByRole('button', { name: 'Improve layout' }).click();

@@ -10,7 +10,7 @@ test('case: a radiator is picked, slid, turned, its fans moved, and the gaps fol
   await expect(panel.getByRole('heading', { name: 'Top radiator' })).toBeVisible();
   await panel.getByRole('button', { name: '+5', exact: true }).click();
   await panel.getByRole('button', { name: '+1', exact: true }).click();
-  await expect(panel.getByLabel('Slid along the rail')).toHaveValue('16');
+  await expect(panel.getByLabel('Slid along the rail')).toHaveValue('6');
   await panel.getByLabel('Slid along the rail').fill('2 in');
   await panel.getByLabel('Slid along the rail').press('Enter');
   await expect(panel.getByLabel('Slid along the rail')).toHaveValue('51');
@@ -111,15 +111,15 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Counting');
   await openStage(page, id, 'parts');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('764.55 of 800.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('766.15 of 800.00 EUR');
   await page
     .getByRole('row', { name: /Osier Large/ })
     .getByRole('button', { name: 'own it' })
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('675.55 of 800.00 EUR');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('677.15 of 800.00 EUR');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('175.55 EUR over the budget');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('177.15 EUR over the budget');
   await page.getByLabel('Budget', { exact: true }).fill('lots');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not an amount');

@@ -101,7 +101,7 @@ describe('strewn parts among bars, routed', () => {
    * The independent checker on cases of no plan: whatever is told to have a way has one, of hard
    * tube at right angles or aslant, and of soft tube.
    */
-  test('200 random cases: no tube meets anything, no bend is too tight, no port is missed', () => {
+  test('500 random cases: no tube meets anything, no bend is too tight, no port is missed', () => {
     let laid = 0,
       cases = 0;
     fc.assert(
