@@ -115,6 +115,13 @@ describe('the parts list', () => {
     ).toBe(true);
   });
 
+  test('end fittings of the loop are sure before a route is; adapters are not, and all are after', () => {
+    const fittings = (design: Design) => list(design).lines.filter((l) => l.kind === 'fitting');
+    const [own] = desk.loops.map((l) => l.fitting.id);
+    expect(fittings(desk).filter((l) => l.estimated)).toEqual([]);
+    expect(fittings(withoutRoutes(desk)).find((l) => l.part === own)?.estimated).toBe(false);
+  });
+
   test('an empty build has an empty list', () => {
     expect(list({ ...desk, case: null, components: [], loops: [] }).lines).toEqual([]);
   });

@@ -8,11 +8,13 @@ import {
   changeEvery,
   coolantCost,
   coolantHabits,
+  growthVerdict,
   leadTimes,
   loopExpansion,
   loopVolume,
   mixFor,
   reservoirsOf,
+  type Expansion,
 } from '.';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
@@ -23,6 +25,28 @@ const coolant = (more: Partial<CoolantPart>): CoolantPart => ({
   price_minor: 1500,
   inhibitor_months: 24,
   ...more,
+});
+
+/** Half of what loops are tested at, and what they are tested at (common practice, no source). */
+test.each([
+  [0.2, 'ok'],
+  [0.25, 'ok'],
+  [0.26, 'marginal'],
+  [0.5, 'marginal'],
+  [0.51, 'fails'],
+] as const)('a loop that rises by %p bar when warm: %s', (rises_bar, verdict) => {
+  expect(growthVerdict({ rises_bar } as Expansion)).toBe(verdict);
+});
+
+test('a coolant without biocide: a dose for each litre, from one bottle', () => {
+  const bare: Design = {
+    ...desk,
+    loops: [{ ...loop, coolant: { ...loop.coolant, biocide: false } }],
+  };
+  const dose = (design: Design) =>
+    analyse(design, { offer: CATALOGUE }).reports.bom.lines.find((l) => /has none/.test(l.why));
+  expect(dose(desk)).toBeUndefined();
+  expect(dose(bare)?.quantity).toBe(1);
 });
 
 describe('what to pour together, by hand', () => {

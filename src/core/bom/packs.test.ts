@@ -50,6 +50,13 @@ describe('what is sold in packs, and what comes in boxes', () => {
     expect(plenty).toMatchObject({ total: 0, have: quantity });
   });
 
+  test('what lies in the box of the case is there once', () => {
+    const plug = desk.kit.plug.id;
+    if (!desk.case) throw new Error('the desk has a case');
+    const design = { ...desk, case: { ...desk.case, includes: [{ what: plug, quantity: 1 }] } };
+    expect(lineOf(design, plug)).toMatchObject({ have: 1 });
+  });
+
   /** Three fans with four gaskets in each box are twelve; in one pack of three, four. */
   test('what is in a box comes as often as boxes are bought', () => {
     const gasket = catalogued('layer', 'lay-gasket-120-3');
