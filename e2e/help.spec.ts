@@ -61,6 +61,7 @@ test('guided tour of a demo with mistakes: each stop shown where it is, tried fi
   expect(stages.size).toBeGreaterThan(2);
   await tour.getByRole('button', { name: 'Leave the tour' }).click();
   await expect(tour).toHaveCount(0);
+  await expect(page.getByRole('main')).toBeFocused();
 });
 
 test('parts of one kind are compared figure by figure, beside a build and in the catalogue', async ({

@@ -87,7 +87,7 @@ function Body() {
         {
           name: 'Guided tour of the findings',
           hint: '',
-          run: () => startTour(analysis.findings),
+          run: () => startTour(id, analysis.findings),
         },
         { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
         { name: 'Undo', hint: 'Ctrl Z', run: undo },

@@ -69,6 +69,7 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
   const findings = useEditor((s) => s.analysis.findings);
   const commit = useEditor((s) => s.commit);
   const open = useEditor((s) => s.open);
+  const id = useEditor((s) => s.id);
   const startTour = useTour((s) => s.start);
   const counted = findings.filter((f) => f.severity !== 'note');
   const resolved = useFixes(findings.map(findingKey));
@@ -87,7 +88,7 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
           className={styles.tour}
           onClick={() => {
             open(null);
-            startTour(findings);
+            startTour(id, findings);
           }}
         >
           Walk through them one by one

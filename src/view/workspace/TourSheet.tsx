@@ -13,18 +13,25 @@ import styles from './TourSheet.module.css';
 
 /** One stop of the guided tour, over the stage it is about. */
 export function TourSheet() {
-  const { stops, at, go, end } = useTour();
+  const id = useEditor((s) => s.id);
+  const { build, stops: all, at, go, end } = useTour();
+  const stops = build === id ? all : null;
   const stop = stops?.[at];
   const show = useShowFinding();
   const head = useRef<HTMLHeadingElement>(null);
-  const shown = useRef<Finding | null>(null);
+  const shown = useRef<Finding | undefined>(undefined);
   useEffect(() => {
-    if (!stop || shown.current === stop) return;
+    if (shown.current === stop) return;
     shown.current = stop;
+    if (!stop) return;
     show(stop);
     head.current?.focus();
   }, [stop, show]);
   if (!stops || !stop) return null;
+  const leave = (): void => {
+    end();
+    document.getElementById('stage')?.focus();
+  };
   const stage = STAGES.find((s) => s.id === stop.stage)?.name ?? '';
   return (
     <Paper
@@ -33,7 +40,7 @@ export function TourSheet() {
       className={styles.sheet}
       aria-label="Guided tour"
       onKeyDown={(e) => {
-        if (e.key === 'Escape') end();
+        if (e.key === 'Escape') leave();
         e.stopPropagation();
       }}
     >
@@ -50,11 +57,11 @@ export function TourSheet() {
         <Button variant="outlined" disabled={at === 0} onClick={() => go(-1)}>
           Back
         </Button>
-        <Button variant="contained" onClick={() => (at + 1 < stops.length ? go(1) : end())}>
+        <Button variant="contained" onClick={() => (at + 1 < stops.length ? go(1) : leave())}>
           {at + 1 < stops.length ? 'Next stop' : 'End of the tour'}
         </Button>
         <span className={styles.gap} />
-        <Press className={styles.leave} onClick={end}>
+        <Press className={styles.leave} onClick={leave}>
           Leave the tour
         </Press>
       </div>

@@ -54,9 +54,9 @@ function usePlaceInAddress(): void {
 
 /** The address asks for the guided tour: it is begun once the page answers. */
 function useTourAsked(): void {
+  const id = useEditor((s) => s.id);
   const findings = useEditor((s) => s.analysis.findings);
   const start = useTour((s) => s.start);
-  const end = useTour((s) => s.end);
   const isDone = useRef(false);
   useEffect(() => {
     const address = new URL(window.location.href);
@@ -64,10 +64,8 @@ function useTourAsked(): void {
     isDone.current = true;
     address.searchParams.delete(TOUR);
     window.history.replaceState(null, '', `${address.pathname}${address.search}`);
-    start(findings);
-  }, [findings, start]);
-  // Another build has other findings.
-  useEffect(() => end, [end]);
+    start(id, findings);
+  }, [id, findings, start]);
 }
 const TOUR = 'tour';
 

@@ -22,9 +22,9 @@ describe('a guided tour', () => {
 
   test('goes on and back, and stays within its stops', () => {
     const { start, go } = useTour.getState();
-    start(findings.slice(0, 2));
+    start('planetarium', findings.slice(0, 2));
     go(-1);
-    expect(useTour.getState().at).toBe(0);
+    expect(useTour.getState()).toMatchObject({ at: 0, build: 'planetarium' });
     go(1);
     go(1);
     expect(useTour.getState().at).toBe(1);

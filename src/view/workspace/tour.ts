@@ -13,24 +13,27 @@ export function tourOf(findings: readonly Finding[]): readonly Finding[] {
 }
 
 interface Tour {
+  /** The build it is made in: in another one it is not shown. */
+  readonly build: string | null;
   /** What is visited, as it was found when the tour began; null while none is made. */
   readonly stops: readonly Finding[] | null;
   readonly at: number;
-  start(findings: readonly Finding[]): void;
+  start(build: string, findings: readonly Finding[]): void;
   go(by: 1 | -1): void;
   end(): void;
 }
 
 /** The guided tour of a build's findings, one stop after the other. */
 export const useTour = create<Tour>()((set, get) => ({
+  build: null,
   stops: null,
   at: 0,
-  start: (findings) => set({ stops: tourOf(findings), at: 0 }),
+  start: (build, findings) => set({ build, stops: tourOf(findings), at: 0 }),
   go: (by) => {
     const { stops, at } = get();
     set({ at: Math.min(Math.max(0, at + by), (stops?.length ?? 1) - 1) });
   },
-  end: () => set({ stops: null, at: 0 }),
+  end: () => set({ build: null, stops: null, at: 0 }),
 }));
 
 /** Whether a stop is still found: a change may have solved it. */
