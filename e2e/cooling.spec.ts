@@ -50,7 +50,7 @@ test('cooling: the band is shown, summer is worked out, the limit crossed is tol
 test('cooling: every change is worked out, the best use of money is done with a click and undone', async ({
   page,
 }) => {
-  const id = await copyOf(page, 'dawn-chorus-desk', 'Changing');
+  const id = await copyOf(page, 'dawn-chorus-desk', 'Changing', { 'front-radiator': 0 });
   await openStage(page, id, 'cooling');
   await page.getByRole('radio', { name: 'Changes' }).click();
   await expect(page.getByText(/^Best use of it/)).toBeVisible({ timeout: 30_000 });
