@@ -1,10 +1,11 @@
+import { unitShown } from '@/core/units';
 import type { ElevationShape, ElevationSheet } from '@/core/elevation';
 import { num as n, xml } from './svgText';
 
 /** An elevation at 1:1, mm. */
 export function elevationToSvg(sheet: ElevationSheet): string {
   const { width_mm: w, height_mm: h } = sheet;
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(w)}mm" height="${n(h)}mm" viewBox="0 0 ${n(w)} ${n(h)}" font-family="sans-serif"><title>${xml(sheet.title)}</title><rect width="${n(w)}" height="${n(h)}" fill="#fff"/><text x="12" y="15" font-size="8" font-weight="600">${xml(sheet.title)}, mm</text>${sheet.shapes.map(shapeToSvg).join('')}</svg>\n`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${n(w)}mm" height="${n(h)}mm" viewBox="0 0 ${n(w)} ${n(h)}" font-family="sans-serif"><title>${xml(sheet.title)}</title><rect width="${n(w)}" height="${n(h)}" fill="#fff"/><text x="12" y="15" font-size="8" font-weight="600">${xml(sheet.title)}, ${unitShown('mm')}</text>${sheet.shapes.map(shapeToSvg).join('')}</svg>\n`;
 }
 
 function shapeToSvg(s: ElevationShape): string {

@@ -30,7 +30,7 @@ export {
 } from './mixing';
 export { heldBy, packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 export { shortWhy } from './why';
-export type { Feed, Offer, Shop, Wanted } from './offers';
+export { feedIn, type Feed, type Offer, type Shop, type Wanted } from './offers';
 export {
   cheapestPurchase,
   type PurchasePlan,

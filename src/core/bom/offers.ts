@@ -1,3 +1,5 @@
+import { priceIn, type Brief } from '../design';
+
 /**
  * A shop as its price feed says. Money in minor units of its own currency, which is taken to be the
  * brief's.
@@ -39,4 +41,17 @@ export interface Wanted {
   readonly part: string;
   readonly name: string;
   readonly quantity: number;
+}
+
+/** A shop whose prices are in the parts' currency, told in the brief's. */
+export function feedIn(brief: Pick<Brief, 'exchange'>, { shop, offers }: Feed): Feed {
+  const { shipping_minor, freeFrom_minor } = shop;
+  return {
+    shop: {
+      ...shop,
+      shipping_minor: priceIn(brief, shipping_minor),
+      freeFrom_minor: freeFrom_minor === null ? null : priceIn(brief, freeFrom_minor),
+    },
+    offers: offers.map((o) => ({ ...o, price_minor: priceIn(brief, o.price_minor) })),
+  };
 }

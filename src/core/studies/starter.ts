@@ -38,7 +38,8 @@ export interface StarterAsked {
 /**
  * A first build to go on from: board, memory and power supply that belong to the parts named, their
  * blocks, radiators with fans by the heat, pump and reservoir where nothing clashes, the loop, and
- * the quietest setting that meets the brief. One edit; null without a case, or when the search was stopped.
+ * the quietest setting that meets the brief. One edit; null without a case, or when the search was
+ * stopped.
  */
 export function starterEdit(
   design: Design,

@@ -4,9 +4,9 @@ export type Parsed = { ok: true; value: number; unit: string } | { ok: false; me
 
 /**
  * Reads what a person typed ("3/8 in", "1.1 gpm", "70 F", "1 1/2 in", "12,5") into the quantity's
- * inner unit. A bare number is taken in the unit `bare`, where nothing is said the inner one. Commas are decimal marks unless they group
- * thousands ("1,150"). Never throws: a text that is no number of this quantity comes back with a
- * message that names the units known.
+ * inner unit. A bare number is taken in the unit `bare`, where nothing is said the inner one. Commas
+ * are decimal marks unless they group thousands ("1,150"). Never throws: a text that is no number
+ * of this quantity comes back with a message that names the units known.
  */
 export function parseQuantity(
   text: string,

@@ -185,7 +185,7 @@ export function BuildTables({
           return [
             l?.name ?? v.loop,
             l?.coolant.name ?? '',
-            `${formatMeasure(v.total_mL, 'mL')}`,
+            formatMeasure(v.total_mL, 'mL'),
             `${v.bottles} of ${formatMeasure(l?.coolant.bottle_mL, 'mL')}`,
           ];
         })}

@@ -119,7 +119,7 @@ export function HandoverDocument({
         rows={design.loops.map((l) => [
           l.name,
           l.coolant.name,
-          `${formatMeasure(bom.volumes.find((v) => v.loop === l.id)?.total_mL, 'mL')}`,
+          formatMeasure(bom.volumes.find((v) => v.loop === l.id)?.total_mL, 'mL'),
           formatKelvin(judged.loops.find((x) => x.id === l.id)?.deltaT_K ?? null),
           formatFlow(flow.loops.find((x) => x.id === l.id)?.flow_Lmin),
         ])}

@@ -105,7 +105,7 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
         : "Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.",
     inputs: [
       { name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` },
-      { name: 'air through the radiator', value: `${formatMeasure(r.airFlow_m3h, 'm³/h')}` },
+      { name: 'air through the radiator', value: formatMeasure(r.airFlow_m3h, 'm³/h') },
       { name: 'drag at that flow', value: `${formatMeasure(r.airDrop_Pa, 'Pa', { decimals: 1 })}` },
       { name: 'air in', value: formatCelsius(r.airIn_C, 1) },
       { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
@@ -257,7 +257,7 @@ export const reasonForRun = (r: Run): Reason =>
         inputs: [
           { name: 'bends', value: formatNumber(r.bends) },
           { name: 'radius', value: radiiOf(r.routed) },
-          { name: 'kept from everything', value: `${formatMeasure(r.routed.kept_mm, 'mm')}` },
+          { name: 'kept from everything', value: formatMeasure(r.routed.kept_mm, 'mm') },
           {
             name: 'nearest',
             value: r.routed.nearest
@@ -284,9 +284,9 @@ export const reasonForVolume = (v: LoopVolume): Reason => ({
   formula:
     'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.',
   inputs: [
-    { name: 'parts', value: `${formatMeasure(v.parts_mL, 'mL')}` },
-    { name: 'tubes', value: `${formatMeasure(v.tubes_mL, 'mL')}` },
-    { name: 'to buy', value: `${formatMeasure(v.buy_mL, 'mL')}` },
+    { name: 'parts', value: formatMeasure(v.parts_mL, 'mL') },
+    { name: 'tubes', value: formatMeasure(v.tubes_mL, 'mL') },
+    { name: 'to buy', value: formatMeasure(v.buy_mL, 'mL') },
   ],
   source: 'part data; spare by common practice',
 });
@@ -407,7 +407,7 @@ export const reasonForExpansion = (e: Expansion): Reason => ({
   inputs: [
     { name: 'filled at', value: formatCelsius(e.cold_C, 1) },
     { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) },
-    { name: 'air at the fill', value: `${formatMeasure(e.air_mL, 'mL')}` },
+    { name: 'air at the fill', value: formatMeasure(e.air_mL, 'mL') },
     { name: 'what tubes give', value: `${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}` },
     {
       name: 'closed warm, then cold',

@@ -173,7 +173,7 @@ function VentRow({
             onCommit={(v) => v !== null && onChange({ area_cm2: v })}
           />
         ) : (
-          `${formatMeasure(way.area_cm2, 'cm²')}`
+          formatMeasure(way.area_cm2, 'cm²')
         )}
       </TableCell>
       <TableCell className="num">

@@ -51,6 +51,7 @@ export function BuyingView() {
     [list, offer],
   );
   const { feeds, own, failed, take, drop } = useFeeds(
+    design.brief,
     (part) => known.has(part),
     (name) =>
       list.lines.find((l) => l.name.toLowerCase() === name.toLowerCase())?.part ??

@@ -1,7 +1,8 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { createStore, get, set, type UseStore } from 'idb-keyval';
-import type { Feed, Shop } from '@/core/bom';
+import { feedIn, type Feed, type Shop } from '@/core/bom';
+import type { Brief } from '@/core/design';
 import { readQuote, type Quote } from '@/format';
 
 let held: UseStore | null = null;
@@ -11,7 +12,11 @@ const store = (): UseStore => (held ??= createStore('zephyron-quotes', 'quotes')
  * Shops' prices: the feeds that ship with the app, and the quotes a builder has read in, kept in
  * this browser.
  */
-export function useFeeds(known: (part: string) => boolean, named: (name: string) => string | null) {
+export function useFeeds(
+  brief: Brief,
+  known: (part: string) => boolean,
+  named: (name: string) => string | null,
+) {
   const [feeds, setFeeds] = useState<readonly Feed[] | null>(null);
   const [own, setOwn] = useState<readonly Feed[]>([]);
   const [failed, setFailed] = useState(false);
@@ -50,7 +55,8 @@ export function useFeeds(known: (part: string) => boolean, named: (name: string)
     set('own', next, store()).catch(() => undefined);
   };
   return {
-    feeds: feeds === null ? null : [...feeds, ...own],
+    // Quotes come in the currency of the build; the shops that ship with the app in the parts' own.
+    feeds: feeds === null ? null : [...feeds.map((f) => feedIn(brief, f)), ...own],
     own,
     failed,
     /** Takes a quote in under a shop's name; answers with the rows that could not be read. */

@@ -47,7 +47,7 @@ export function SceneBar({
           name="Cut from the window"
           value={Math.round(cut * deepest_mm)}
           most={deepest_mm}
-          text={`${formatMeasure(Math.round(cut * deepest_mm), 'mm')}`}
+          text={formatMeasure(Math.round(cut * deepest_mm), 'mm')}
           onChange={(mm) => set({ cut: mm / deepest_mm })}
         />
       )}
