@@ -7,11 +7,12 @@ import '@fontsource-variable/archivo/wdth.css';
 import '@fontsource-variable/spline-sans-mono/wght.css';
 import '@/view/shared/tokens.css';
 import { Providers } from '@/view/shared/Providers';
+import { msg, worded } from '@/core/messages';
 
-export const metadata: Metadata = {
-  title: { default: 'Zephyron', template: '%s · Zephyron' },
-  description: 'Designs a complete liquid cooling loop for a PC',
-};
+export const metadata: Metadata = worded(() => ({
+  title: { default: msg`Zephyron`, template: msg`%s · Zephyron` },
+  description: msg`Designs a complete liquid cooling loop for a PC`,
+}));
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {

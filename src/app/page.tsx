@@ -1,6 +1,7 @@
 import { listedBuilds, pageAsked, readForPage } from '@/server';
 import { Builds } from '@/view/builds';
 import { TroublePage } from '@/view/shared';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -16,9 +17,9 @@ export default async function BuildsPage({ searchParams }: Props) {
   return read.ok ? (
     <Builds list={read.value} />
   ) : (
-    <TroublePage title="The builds cannot be read" onward={false}>
+    <TroublePage title={msg`The builds cannot be read`} onward={false}>
       <p>{read.words}</p>
-      <p className="soft">What you typed into a build is kept in the browser it was typed in.</p>
+      <p className="soft">{msg`What you typed into a build is kept in the browser it was typed in.`}</p>
     </TroublePage>
   );
 }

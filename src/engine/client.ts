@@ -2,6 +2,7 @@ import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
+import { shownLanguage } from '@/core/messages';
 import { shownUnits } from '@/core/units';
 import type { Change } from './changes';
 import type { EngineApi } from './engine.worker';
@@ -58,7 +59,7 @@ export class Engine {
   /** Another design in its place. */
   replaced(design: Design): void {
     this.design = design;
-    this.changes = this.changes.filter((c) => c.kind === 'shelves' || c.kind === 'units');
+    this.changes = this.changes.filter((c) => c.kind !== 'design' && c.kind !== 'edit');
     this.note({ kind: 'design', design });
   }
 
@@ -76,6 +77,7 @@ export class Engine {
   private whole(): Change[] {
     return [
       { kind: 'units', units: shownUnits() },
+      { kind: 'language', language: shownLanguage() },
       { kind: 'shelves', partLists: this.partLists },
       { kind: 'design', design: this.design },
     ];

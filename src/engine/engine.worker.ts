@@ -2,7 +2,9 @@ import { expose } from 'comlink';
 import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
 import { createSession, type Session } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import { showLanguage } from '@/core/messages';
 import { showUnits } from '@/core/units';
+import { isLanguage, loadWriting } from '@/messages';
 import type { Change } from './changes';
 import { runJob, type JobName } from './jobs';
 
@@ -17,8 +19,8 @@ let partLists: PartLists = BARE_PART_LISTS;
  * than a frame.
  */
 const api = {
-  follow(changes: readonly Change[]): void {
-    for (const change of changes) follow(change);
+  async follow(changes: readonly Change[]): Promise<void> {
+    for (const change of changes) await follow(change);
   },
 
   /**
@@ -44,11 +46,16 @@ const api = {
   },
 };
 
-function follow(change: Change): void {
+async function follow(change: Change): Promise<void> {
   if (change.kind === 'shelves') partLists = change.partLists;
   else if (change.kind === 'units') showUnits(change.units);
+  else if (change.kind === 'language') await showLanguageOf(change.language);
   else if (change.kind === 'design') replace(change.design);
   else session?.apply(change.edit);
+}
+
+async function showLanguageOf(tag: string): Promise<void> {
+  showLanguage(isLanguage(tag) ? await loadWriting(tag) : null);
 }
 
 function replace(design: Design): void {

@@ -2,6 +2,7 @@ import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import type { Backup, BuildInBackup, PhotoInBackup } from '@/core/backup';
 import type { Validated } from '@/core/validation';
 import { pictureType } from './pictureType';
+import { msg } from '@/core/messages';
 
 export const BACKUP_FORMAT = 'zephyron-backup';
 const BACKUP_VERSION = 1;
@@ -63,12 +64,12 @@ export function backupFromZip(zip: Uint8Array): Validated<Backup> {
       },
     });
   } catch {
-    return wrong('', 'This is no ZIP file, or it is damaged. Nothing was changed.');
+    return wrong('', msg`This is no ZIP file, or it is damaged. Nothing was changed.`);
   }
   if (size > MOST_BYTES)
     return wrong(
       '',
-      `The backup unpacks to more than ${MOST_BYTES.toLocaleString('en')} bytes. Nothing was changed.`,
+      msg`The backup unpacks to more than ${MOST_BYTES.toLocaleString('en')} bytes. Nothing was changed.`,
     );
   const index = readIndex(files[INDEX]);
   if (!index.ok) return index;
@@ -76,20 +77,21 @@ export function backupFromZip(zip: Uint8Array): Validated<Backup> {
 }
 
 function readIndex(file: Uint8Array | undefined): Validated<Readonly<Record<string, unknown>>> {
-  if (!file) return wrong(INDEX, 'is missing: this is no backup of Zephyron. Nothing was changed.');
+  if (!file)
+    return wrong(INDEX, msg`is missing: this is no backup of Zephyron. Nothing was changed.`);
   let index: unknown;
   try {
     index = JSON.parse(strFromU8(file));
   } catch {
-    return wrong(INDEX, 'is not JSON. Nothing was changed.');
+    return wrong(INDEX, msg`is not JSON. Nothing was changed.`);
   }
   const { format, version } = (index ?? {}) as Readonly<Record<string, unknown>>;
   if (format !== BACKUP_FORMAT)
-    return wrong(`${INDEX}: format`, `must be "${BACKUP_FORMAT}". Nothing was changed.`);
+    return wrong(`${INDEX}: format`, msg`must be "${BACKUP_FORMAT}". Nothing was changed.`);
   if (version !== BACKUP_VERSION)
     return wrong(
       `${INDEX}: version`,
-      `is ${String(version).slice(0, 20)}; this Zephyron reads ${BACKUP_VERSION}. Nothing was changed.`,
+      msg`is ${String(version).slice(0, 20)}; this Zephyron reads ${BACKUP_VERSION}. Nothing was changed.`,
     );
   return { ok: true, value: index as Readonly<Record<string, unknown>> };
 }
@@ -109,7 +111,7 @@ function contentsOf(
 ): Validated<Backup> {
   const fileOf = (path: string): Uint8Array => {
     const file = files[path];
-    if (!file) throw new BackupFault(path, 'is missing in the backup. Nothing was changed.');
+    if (!file) throw new BackupFault(path, msg`is missing in the backup. Nothing was changed.`);
     return file;
   };
   const textOf = (path: string): string => strFromU8(fileOf(path));
@@ -177,7 +179,7 @@ function photoOf(row: Row, place: string, pictureOf: (id: string) => Uint8Array)
   const id = stringOf(row, 'id', place);
   const picture = pictureOf(id),
     type = pictureType(picture);
-  if (type === null) throw new BackupFault(`${place}.${id}`, 'is no JPEG, PNG or WebP.');
+  if (type === null) throw new BackupFault(`${place}.${id}`, msg`is no JPEG, PNG or WebP.`);
   return {
     id,
     step: stringOf(row, 'step', place),
@@ -192,7 +194,7 @@ type Row = Readonly<Record<string, unknown>>;
 
 function rowsOf(of: Row, key: string): readonly Row[] {
   const list = of[key];
-  if (!Array.isArray(list)) throw new BackupFault(`${INDEX}: ${key}`, 'must be a list.');
+  if (!Array.isArray(list)) throw new BackupFault(`${INDEX}: ${key}`, msg`must be a list.`);
   return list.map((row: unknown) =>
     typeof row === 'object' && row !== null ? (row as Row) : ({} as Row),
   );
@@ -201,13 +203,13 @@ function rowsOf(of: Row, key: string): readonly Row[] {
 function stringOf(row: Row, key: string, place: string): string {
   const value = row[key];
   if (typeof value !== 'string' || value.length > 400)
-    throw new BackupFault(`${place}.${key}`, 'must be a text of at most 400 characters.');
+    throw new BackupFault(`${place}.${key}`, msg`must be a text of at most 400 characters.`);
   return value;
 }
 
 function numberOf(row: Row, key: string, place: string): number {
   const value = row[key];
   if (typeof value !== 'number' || !Number.isFinite(value))
-    throw new BackupFault(`${place}.${key}`, 'must be a number.');
+    throw new BackupFault(`${place}.${key}`, msg`must be a number.`);
   return value;
 }

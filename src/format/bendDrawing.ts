@@ -2,6 +2,7 @@ import Drawing from 'dxf-writer';
 import { mandrelsOf, springBackWords, type BendSheet } from '@/core/plan';
 import { num, xml } from './svgText';
 import { toCsv } from './csv';
+import { listAnd, msg } from '@/core/messages';
 
 /**
  * A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be
@@ -59,23 +60,23 @@ function head(sheet: BendSheet, page: number, pages: number): string {
     line(PAGE.margin + 4, sheet.name, 5, 600) +
     line(
       PAGE.margin + 10,
-      `${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? `, ${mandrelsOf(sheet).length > 1 ? 'mandrels' : 'mandrel'} ${mandrelsOf(sheet).map(mm1).join(' and ')} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? `, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
+      msg`${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? msg`, ${mandrelsOf(sheet).length > 1 ? msg`mandrels` : msg`mandrel`} ${listAnd(mandrelsOf(sheet).map(mm1))} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? msg`, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
     ) +
     line(
       PAGE.margin + 15,
-      `Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures ${mm1(sheet.span_mm)} mm from end to end.`,
+      msg`Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures ${mm1(sheet.span_mm)} mm from end to end.`,
     ) +
     line(PAGE.margin + 20, springBackWords(sheet.springBack)) +
     (sheet.bends.length > 1
       ? line(
           PAGE.margin + 25,
-          `First end: ${sheet.endNames.from}. Hold the other end; all bends the same way round. Turns are seen from the held end, looking towards the mandrel.`,
+          msg`First end: ${sheet.endNames.from}. Hold the other end; all bends the same way round. Turns are seen from the held end, looking towards the mandrel.`,
           3,
         )
       : '') +
     line(
       PAGE.margin + 30,
-      `Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below must measure 100 mm.`,
+      msg`Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below must measure 100 mm.`,
     )
   );
 }
@@ -141,7 +142,7 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
         text(
           b.start_mm + (late ? -1 : 1),
           mid + r + low,
-          `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? `, set ${deg(b.set_deg)}` : ''}${mandrelsOf(sheet).length > 1 ? `, on ${mm1(b.mandrel_mm)} mm` : ''}${b.turn ? `, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`,
+          `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? msg`, set ${deg(b.set_deg)}` : ''}${mandrelsOf(sheet).length > 1 ? msg`, on ${mm1(b.mandrel_mm)} mm` : ''}${b.turn ? msg`, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`,
           late ? 'end' : 'start',
         ),
       );
@@ -157,7 +158,7 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
       text(
         sheet.cut_mm,
         mid + r + 12,
-        `${sheet.trim_mm > 0 ? 'trim here, ' : ''}${mm1(sheet.cut_mm)}`,
+        `${sheet.trim_mm > 0 ? msg`trim here, ` : ''}${mm1(sheet.cut_mm)}`,
         'end',
       ),
     );
@@ -207,7 +208,7 @@ export function bendSheetToDxf(sheet: BendSheet): string {
   for (const b of sheet.bends) {
     drawing.drawLine(b.start_mm, -r - 4, b.start_mm, r + 4);
     drawing.drawLine(b.end_mm, -r, b.end_mm, r);
-    drawing.drawText(b.start_mm + 1, r + 5, 3, 0, `${mm1(b.start_mm)} ${mm1(b.angle_deg)} deg`);
+    drawing.drawText(b.start_mm + 1, r + 5, 3, 0, msg`${mm1(b.start_mm)} ${mm1(b.angle_deg)} deg`);
   }
   if (sheet.trim_mm > 0) {
     drawing.addLayer('TRIM', Drawing.ACI.GREEN, 'CONTINUOUS');

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { AirReading } from '@/core/design';
 import type { CsvTrouble } from './readingsCsv';
+import { msg } from '@/core/messages';
 
 export type GaugeRead =
   | { readonly ok: true; readonly readings: readonly AirReading[] }
@@ -24,21 +25,21 @@ export function gaugeFromCsv(text: string): GaugeRead {
     if (troubles.length < MOST_TROUBLES) troubles.push({ row, column, message });
   };
   for (const column of ['on', 'gauge_mbar', 'temp_C'])
-    if (!meta.fields?.includes(column)) trouble(1, column, 'This column is missing.');
-  if (data.length === 0) trouble(2, 'on', 'There is no reading in it.');
+    if (!meta.fields?.includes(column)) trouble(1, column, msg`This column is missing.`);
+  if (data.length === 0) trouble(2, 'on', msg`There is no reading in it.`);
   if (troubles.length > 0) return { ok: false, troubles };
   const number = (row: number, column: keyof typeof LIMITS, cell: string): number => {
     const value = cell === '' ? NaN : Number(cell.replace(',', '.'));
     const [least, most] = LIMITS[column];
-    if (!Number.isFinite(value)) trouble(row, column, `"${cell}" is no number.`);
+    if (!Number.isFinite(value)) trouble(row, column, msg`"${cell}" is no number.`);
     else if (value < least || value > most)
-      trouble(row, column, `${value} is not between ${least} and ${most}.`);
+      trouble(row, column, msg`${value} is not between ${least} and ${most}.`);
     return value;
   };
   const readings = data.map((cells, i): AirReading => {
     const row = i + 2,
       at = Date.parse(cells.on ?? '');
-    if (!Number.isFinite(at)) trouble(row, 'on', `"${cells.on ?? ''}" is no date and time.`);
+    if (!Number.isFinite(at)) trouble(row, 'on', msg`"${cells.on ?? ''}" is no date and time.`);
     return {
       on: Number.isFinite(at) ? new Date(at).toISOString() : '',
       gauge_mbar: number(row, 'gauge_mbar', (cells.gauge_mbar ?? '').trim()),

@@ -1,6 +1,7 @@
 import { createEvents, type EventAttributes } from 'ics';
 import type { DueJob } from '@/core/log';
 import type { Planned, ReturnWindow, Step, WallMinutes } from '@/core/assembly';
+import { msg } from '@/core/messages';
 
 /**
  * Calendar of the work as iCalendar (RFC 5545), in floating local times: hands-on steps, their waits,
@@ -23,7 +24,10 @@ export function workToIcs(
       [step.why, ...step.how].join('\n'),
     );
     return ready > end
-      ? [own, event(`${slug(name)}-${slug(id)}-wait`, `Wait: ${step.title}`, end, ready, step.why)]
+      ? [
+          own,
+          event(`${slug(name)}-${slug(id)}-wait`, msg`Wait: ${step.title}`, end, ready, step.why),
+        ]
       : [own];
   });
   const { error, value } = createEvents([...events, ...windows.map((w) => closing(name, w))], {
@@ -40,7 +44,7 @@ function closing(name: string, { part, name: what, shop, until }: ReturnWindow):
   const [year, month, day] = wallTime(until - 1);
   return {
     uid: `${slug(name)}-return-${slug(part)}@zephyron.invalid`,
-    title: `Last day to send back: ${what}`,
+    title: msg`Last day to send back: ${what}`,
     description: shop ?? '',
     start: [year, month, day],
     duration: { days: 1 },
@@ -57,7 +61,7 @@ export function serviceToIcs(name: string, due: readonly DueJob[]): string {
       {
         uid: `${slug(name)}-service-${slug(job.id)}@zephyron.invalid`,
         title: `${name}: ${job.title}`,
-        description: `${job.why} Every ${job.every_days} days (${job.source}).`,
+        description: msg`${job.why} Every ${job.every_days} days (${job.source}).`,
         start: [year, month, day],
         duration: { days: 1 },
         alarms: [

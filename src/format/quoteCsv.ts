@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Offer } from '@/core/bom';
 import { detectDecimals, readDecimal } from './decimals';
+import { msg } from '@/core/messages';
 
 /** A row of a quote that cannot be taken, by its line in the file, the header being line 1. */
 export interface QuoteTrouble {
@@ -55,7 +56,7 @@ export function readQuote(
       troubles: [
         {
           line: 1,
-          says: `The first line must name a column for the part (${COLUMNS.part.join(', ')}, or ${COLUMNS.name.join(', ')}) and one for the price (${COLUMNS.price.join(', ')}).`,
+          says: msg`The first line must name a column for the part (${COLUMNS.part.join(', ')}, or ${COLUMNS.name.join(', ')}) and one for the price (${COLUMNS.price.join(', ')}).`,
         },
       ],
     };
@@ -68,7 +69,7 @@ export function readQuote(
   if (decimals.against !== null)
     troubles.push({
       line: 1,
-      says: `Prices are read with a decimal ${decimals.style}, but “${decimals.against.slice(0, 30)}” is written otherwise.`,
+      says: msg`Prices are read with a decimal ${decimals.style}, but “${decimals.against.slice(0, 30)}” is written otherwise.`,
     });
   data.slice(0, MOST_ROWS).forEach((row, i) => {
     const typed = part === undefined ? '' : (row[part] ?? '').trim(),
@@ -84,32 +85,32 @@ export function readQuote(
     if (id === '') {
       say(
         called === ''
-          ? 'It names no part.'
-          : `The catalogue has no part called “${called.slice(0, 60)}”.`,
+          ? msg`It names no part.`
+          : msg`The catalogue has no part called “${called.slice(0, 60)}”.`,
       );
       return;
     }
     if (!byNumber && byName === null) {
-      say(`The catalogue has no part “${id.slice(0, 60)}”.`);
+      say(msg`The catalogue has no part “${id.slice(0, 60)}”.`);
       return;
     }
     if (money === null || money < 0 || money > 100000) {
-      say(`“${(row[price] ?? '').slice(0, 30)}” is no price from 0 to 100,000.`);
+      say(msg`“${(row[price] ?? '').slice(0, 30)}” is no price from 0 to 100,000.`);
       return;
     }
     if (offers.some((o) => o.part === id)) {
-      say(`“${id}” is there twice; the first counts.`);
+      say(msg`“${id}” is there twice; the first counts.`);
       return;
     }
     const have =
         stock === undefined || (row[stock] ?? '').trim() === '' ? null : Number(row[stock]),
       more = days === undefined || (row[days] ?? '').trim() === '' ? 0 : Number(row[days]);
     if (have !== null && !(have >= 0)) {
-      say(`“${(row[stock ?? ''] ?? '').slice(0, 30)}” is no number of pieces.`);
+      say(msg`“${(row[stock ?? ''] ?? '').slice(0, 30)}” is no number of pieces.`);
       return;
     }
     if (!(more >= 0 && more <= 365)) {
-      say(`“${(row[days ?? ''] ?? '').slice(0, 30)}” is no number of days up to 365.`);
+      say(msg`“${(row[days ?? ''] ?? '').slice(0, 30)}” is no number of days up to 365.`);
       return;
     }
     const number = order === undefined ? '' : (row[order] ?? '').trim().slice(0, 40);
@@ -123,6 +124,6 @@ export function readQuote(
     });
   });
   if (data.length > MOST_ROWS)
-    troubles.push({ line: MOST_ROWS + 2, says: `Only the first ${MOST_ROWS} rows were read.` });
+    troubles.push({ line: MOST_ROWS + 2, says: msg`Only the first ${MOST_ROWS} rows were read.` });
   return { offers, troubles };
 }

@@ -2,6 +2,7 @@ import { EVERY_LOAD_CASE, isLoadCase } from '@/core/components';
 import type { Reading } from '@/core/design';
 import Papa from 'papaparse';
 import { armed, toCsv } from './csv';
+import { msg } from '@/core/messages';
 
 /** One thing of a file that cannot be read: row from 1 (the head is 1), column by its name. */
 export interface CsvTrouble {
@@ -62,15 +63,15 @@ export function readingsFromCsv(text: string): ReadingsRead {
     if (troubles.length < MOST_TROUBLES) troubles.push({ row, column, message });
   };
   for (const wanted of ['on', 'load', 'room_C'])
-    if (!fields.includes(wanted)) trouble(1, wanted, 'This column is missing.');
+    if (!fields.includes(wanted)) trouble(1, wanted, msg`This column is missing.`);
   for (const field of fields)
-    if (!isKnown(field)) trouble(1, field, 'No such figure is kept of a reading.');
-  if (data.length === 0) trouble(2, 'on', 'There is no reading in it.');
+    if (!isKnown(field)) trouble(1, field, msg`No such figure is kept of a reading.`);
+  if (data.length === 0) trouble(2, 'on', msg`There is no reading in it.`);
   if (troubles.length > 0) return { ok: false, troubles };
   const readings = data.map((cells, i) => readingOf(cells, i + 2, trouble));
   readings.forEach(({ on }, i) => {
     if (on !== '' && readings.findIndex((r) => r.on === on) < i)
-      trouble(i + 2, 'on', 'There is another reading of this moment.');
+      trouble(i + 2, 'on', msg`There is another reading of this moment.`);
   });
   return troubles.length > 0 ? { ok: false, troubles } : { ok: true, readings };
 }
@@ -89,22 +90,22 @@ function readingOf(
     if (cell === '') return undefined;
     const value = Number(cell.replace(',', '.'));
     if (!Number.isFinite(value)) {
-      trouble(row, column, `"${cell}" is no number.`);
+      trouble(row, column, msg`"${cell}" is no number.`);
       return undefined;
     }
     const [least, most] = rangeOf(column);
     if (value < least || value > most)
-      trouble(row, column, `${cell} is not between ${least} and ${most}.`);
+      trouble(row, column, msg`${cell} is not between ${least} and ${most}.`);
     return value;
   };
   const at = Date.parse(cells.on ?? '');
-  if (!Number.isFinite(at)) trouble(row, 'on', `"${cells.on ?? ''}" is no date and time.`);
+  if (!Number.isFinite(at)) trouble(row, 'on', msg`"${cells.on ?? ''}" is no date and time.`);
   const load = (cells.load ?? '').trim();
   if (!isLoadCase(load))
-    trouble(row, 'load', `"${load}" is none of ${EVERY_LOAD_CASE.join(', ')}.`);
+    trouble(row, 'load', msg`"${load}" is none of ${EVERY_LOAD_CASE.join(', ')}.`);
   const room_C = number('room_C');
   if (room_C === undefined)
-    trouble(row, 'room_C', 'The room temperature is missing: all figures are given above it.');
+    trouble(row, 'room_C', msg`The room temperature is missing: all figures are given above it.`);
   const group = (name: (typeof GROUPS)[number]): Readonly<Record<string, number>> =>
     Object.fromEntries(
       Object.keys(cells).flatMap((column) => {

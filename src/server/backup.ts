@@ -2,6 +2,7 @@ import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { pooled } from './pooled';
 import { theStore } from './store';
+import { msg } from '@/core/messages';
 
 /** Longest that packing or unpacking a whole database may take, ms. */
 const PACK_MS = 120_000;
@@ -23,6 +24,6 @@ export const backupZip = (): Promise<Answer> =>
 export const restoreZip = (zip: Uint8Array): Promise<Answer> =>
   pooled(async () => {
     const unpacked = await inPool('unpack', { zip }, PACK_MS);
-    if (!unpacked.ok) return refuse(400, 'This backup cannot be read.', unpacked.troubles);
+    if (!unpacked.ok) return refuse(400, msg`This backup cannot be read.`, unpacked.troubles);
     return ok(await (await theStore()).restoreBackup(unpacked.value, Date.now()));
   });

@@ -8,6 +8,7 @@ import { inPool, type Accepted, type Watch } from './pool';
 import { LOOK_OVER_MS, pooled, ROUTE_MS } from './pooled';
 import { theStore } from './store';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
+import { msg } from '@/core/messages';
 
 export interface BuildEntry {
   readonly id: string;
@@ -121,7 +122,7 @@ export async function readBuildAnswer(id: string): Promise<Answer> {
   const opened = await openBuild(id);
   return opened
     ? ok({ id: opened.id, revision: opened.revision, document: opened.design })
-    : refuse(404, 'There is no such build.');
+    : refuse(404, msg`There is no such build.`);
 }
 
 /**
@@ -151,7 +152,8 @@ export const addBuild = (
   );
 
 async function keepBuild(accepted: Accepted): Promise<Answer> {
-  if (!accepted.ok) return refuse(400, 'This is not a build that can be kept.', accepted.troubles);
+  if (!accepted.ok)
+    return refuse(400, msg`This is not a build that can be kept.`, accepted.troubles);
   const { name, document } = accepted.value;
   const store = await theStore();
   const row = await store.createBuild(
@@ -169,7 +171,7 @@ async function keepBuild(accepted: Accepted): Promise<Answer> {
 export const putBuild = (id: string, text: string): Promise<Answer> =>
   pooled(async () => {
     const { revision, accepted } = await inPool('acceptSave', { text }, LOOK_OVER_MS);
-    if (revision === null) return refuse(400, NO_REVISION, accepted.ok ? [] : accepted.troubles);
+    if (revision === null) return refuse(400, noRevision(), accepted.ok ? [] : accepted.troubles);
     return replaceBuild(id, revision, accepted);
   });
 
@@ -186,15 +188,15 @@ export const patchBuild = (id: string, text: string): Promise<Answer> =>
       { text, document: row.document, stands: row.revision },
       LOOK_OVER_MS,
     );
-    if (revision === null) return refuse(400, NO_REVISION, accepted.ok ? [] : accepted.troubles);
+    if (revision === null) return refuse(400, noRevision(), accepted.ok ? [] : accepted.troubles);
     if (revision !== row.revision) return staleAnswer(row);
     return replaceBuild(id, revision, accepted);
   });
 
-const NO_REVISION = 'Say which revision the change was made on.';
+const noRevision = () => msg`Say which revision the change was made on.`;
 
 async function replaceBuild(id: string, revision: number, accepted: Accepted): Promise<Answer> {
-  if (!accepted.ok) return refuse(400, 'This build cannot be kept as it is.', accepted.troubles);
+  if (!accepted.ok) return refuse(400, msg`This build cannot be kept as it is.`, accepted.troubles);
   const store = await theStore();
   const saved = await store.saveBuild(id, revision, accepted.value, Date.now());
   if (saved.kind === 'missing' || saved.kind === 'binned') return goneOrMissing(id);
@@ -206,7 +208,7 @@ async function replaceBuild(id: string, revision: number, accepted: Accepted): P
 const staleAnswer = (row: { readonly revision: number; readonly document: string }): Answer => ({
   status: 409,
   body: {
-    error: 'The build was changed elsewhere since.',
+    error: msg`The build was changed elsewhere since.`,
     revision: row.revision,
     document: JSON.parse(row.document) as unknown,
   },
@@ -215,13 +217,13 @@ const staleAnswer = (row: { readonly revision: number; readonly document: string
 async function goneOrMissing(id: string): Promise<Answer> {
   const row = await (await theStore()).readAnyBuild(id);
   return row
-    ? refuse(410, 'This build was put into the bin. It can be taken out of it for 30 days.')
-    : refuse(404, 'There is no such build.');
+    ? refuse(410, msg`This build was put into the bin. It can be taken out of it for 30 days.`)
+    : refuse(404, msg`There is no such build.`);
 }
 
 /** Puts a build into the bin, where it lies for thirty days. */
 export async function dropBuild(id: string): Promise<Answer> {
   return (await (await theStore()).binBuild(id, Date.now()))
     ? { status: 204, body: null }
-    : refuse(404, 'There is no such build.');
+    : refuse(404, msg`There is no such build.`);
 }

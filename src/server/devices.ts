@@ -1,14 +1,16 @@
 import { ok, refuse, type Answer } from './answer';
+import { msg } from '@/core/messages';
 
 /** What devices may be told (docs/devices.md). */
 const WRITES = new Set(['controls', 'faults', 'machine']);
 /** Longest that devices may take to answer, ms; a stream of events only until it begins. */
 const ANSWER_MS = 10_000;
 
-const NONE = refuse(
-  503,
-  'No devices are connected. "npm run demo" starts stand-ins; real ones are named by ZEPHYRON_DEVICES (docs/devices.md).',
-);
+const none = () =>
+  refuse(
+    503,
+    msg`No devices are connected. "npm run demo" starts stand-ins; real ones are named by ZEPHYRON_DEVICES (docs/devices.md).`,
+  );
 
 /** Where devices answer: one address on this machine or its network, told at the start. */
 function address(): string | null {
@@ -31,7 +33,7 @@ export async function deviceList(): Promise<Answer> {
 
 /** Tells devices what to do; `what` is one of controls, faults, machine. */
 export async function tellDevices(what: string, body: string): Promise<Answer> {
-  if (!WRITES.has(what)) return refuse(404, 'There is no such device.');
+  if (!WRITES.has(what)) return refuse(404, msg`There is no such device.`);
   return passed(what, {
     method: 'POST',
     body,
@@ -42,7 +44,7 @@ export async function tellDevices(what: string, body: string): Promise<Answer> {
 /** What devices measure, as server-sent events, until the asker goes. */
 export async function deviceEvents(gone: AbortSignal): Promise<Response | Answer> {
   const at = address();
-  if (at === null) return NONE;
+  if (at === null) return none();
   const late = new AbortController();
   const timer = setTimeout(() => late.abort(), ANSWER_MS);
   try {
@@ -50,7 +52,7 @@ export async function deviceEvents(gone: AbortSignal): Promise<Response | Answer
       redirect: 'error',
       signal: AbortSignal.any([gone, late.signal]),
     });
-    if (!response.ok || !response.body) return refuse(502, 'The devices send no events.');
+    if (!response.ok || !response.body) return refuse(502, msg`The devices send no events.`);
     return new Response(response.body, {
       headers: {
         'content-type': 'text/event-stream',
@@ -59,7 +61,7 @@ export async function deviceEvents(gone: AbortSignal): Promise<Response | Answer
       },
     });
   } catch {
-    return refuse(502, 'The devices do not answer.');
+    return refuse(502, msg`The devices do not answer.`);
   } finally {
     clearTimeout(timer);
   }
@@ -67,7 +69,7 @@ export async function deviceEvents(gone: AbortSignal): Promise<Response | Answer
 
 async function passed(what: string, init: RequestInit): Promise<Answer> {
   const at = address();
-  if (at === null) return NONE;
+  if (at === null) return none();
   try {
     const response = await fetch(`${at}/${what}`, {
       ...init,
@@ -79,9 +81,9 @@ async function passed(what: string, init: RequestInit): Promise<Answer> {
     const { error } = (body ?? {}) as { readonly error?: unknown };
     return refuse(
       response.status === 400 ? 400 : 502,
-      typeof error === 'string' ? error : 'The devices refuse.',
+      typeof error === 'string' ? error : msg`The devices refuse.`,
     );
   } catch {
-    return refuse(502, 'The devices do not answer.');
+    return refuse(502, msg`The devices do not answer.`);
   }
 }

@@ -5,6 +5,7 @@ import { openBuild } from './builds';
 import type { PdfAsked } from './pdf/worker';
 import { inPool, printed, type Watch } from './pool';
 import { JUDGE_MS, pooled, PRINT_MS, ROUTE_MS } from './pooled';
+import { msg } from '@/core/messages';
 
 /**
  * What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the
@@ -27,7 +28,7 @@ export const evaluateDocument = (
       watch,
     );
     if (!evaluated.ok)
-      return refuse(400, 'This is not a build that can be evaluated.', evaluated.troubles);
+      return refuse(400, msg`This is not a build that can be evaluated.`, evaluated.troubles);
     return { status: 200, body: new JsonText(evaluated.json) };
   });
 
@@ -35,7 +36,7 @@ export const evaluateDocument = (
 export const partsListCsv = (id: string, watch: Watch = {}): Promise<Answer> =>
   pooled(async () => {
     const opened = await openBuild(id);
-    if (!opened) return refuse(404, 'There is no such build.');
+    if (!opened) return refuse(404, msg`There is no such build.`);
     return ok(await inPool('listCsv', { design: opened.design }, PRINT_MS, watch));
   });
 
@@ -47,7 +48,7 @@ export const buildPdf = (
 ): Promise<Answer> =>
   pooled(async () => {
     const opened = await openBuild(id);
-    if (!opened) return refuse(404, 'There is no such build.');
+    if (!opened) return refuse(404, msg`There is no such build.`);
     const { design } = opened;
     return ok({
       name: `${slug(design.name)}-${asked.of}.pdf`,

@@ -3,17 +3,18 @@ import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { LOOK_OVER_MS } from './pooled';
 import { theStore } from './store';
+import { msg } from '@/core/messages';
 
 /** Longest name of a moment. */
 const NAME_LENGTH = 80;
-const NO_MOMENT = 'This revision is not kept.';
+const noMoment = () => msg`This revision is not kept.`;
 
 /** The moments kept of a build, newest first: `[{ revision, savedAt, name }]`. */
 export async function historyOf(id: string): Promise<Answer> {
   const store = await theStore();
   return (await store.readAnyBuild(id))
     ? ok(await store.listHistory(id))
-    : refuse(404, 'There is no such build.');
+    : refuse(404, msg`There is no such build.`);
 }
 
 /** The document of one revision, as it was kept, or brought to the present version. */
@@ -33,13 +34,13 @@ export async function nameMoment(id: string, revision: number, data: unknown): P
   const { name } = (data ?? {}) as { readonly name?: unknown };
   const isName = typeof name === 'string' && name.trim().length > 0 && name.length <= NAME_LENGTH;
   if (name !== null && !isName)
-    return refuse(400, 'This revision cannot have that name.', [
-      { path: 'name', message: `must be null, or a text of 1 to ${NAME_LENGTH} characters` },
+    return refuse(400, msg`This revision cannot have that name.`, [
+      { path: 'name', message: msg`must be null, or a text of 1 to ${NAME_LENGTH} characters` },
     ]);
   const named =
     Number.isInteger(revision) &&
     (await (await theStore()).nameMoment(id, revision, name === null ? null : name.trim()));
-  return named ? { status: 204, body: null } : refuse(404, NO_MOMENT);
+  return named ? { status: 204, body: null } : refuse(404, noMoment());
 }
 
 export interface BinEntry {
@@ -75,7 +76,7 @@ export async function binEntries(): Promise<readonly BinEntry[]> {
 
 function nameIn(document: string): string {
   const { name } = JSON.parse(document) as { readonly name?: unknown };
-  return typeof name === 'string' ? name : 'a part';
+  return typeof name === 'string' ? name : msg`a part`;
 }
 
 /** Takes a build or an own part out of the bin. */
@@ -84,12 +85,12 @@ export async function restoreFromBin(kind: string, id: string): Promise<Answer> 
   const back =
     (kind === 'build' && (await store.restoreBuild(id))) ||
     (kind === 'part' && (await store.unbinPart(id)));
-  return back ? { status: 204, body: null } : refuse(404, 'This is not in the bin.');
+  return back ? { status: 204, body: null } : refuse(404, msg`This is not in the bin.`);
 }
 
 /** Removes a build in the bin for good. */
 export async function removeFromBin(id: string): Promise<Answer> {
   return (await (await theStore()).removeBuild(id))
     ? { status: 204, body: null }
-    : refuse(404, 'This is not in the bin.');
+    : refuse(404, msg`This is not in the bin.`);
 }

@@ -1,7 +1,9 @@
 import { LIMITS } from '@/core/validation';
 import { troubleTold, type StoreTrouble } from '@/store';
 import { JsonText, refuse, type Answer } from './answer';
+import { inTheirLanguage } from './language';
 import type { Watch } from './pool';
+import { msg, worded } from '@/core/messages';
 
 export function respond({ status, body, headers = {} }: Answer): Response {
   if (body === null) return new Response(null, { status, headers });
@@ -42,10 +44,10 @@ export async function readBytes(
   limit: number,
 ): Promise<Read<Uint8Array>> {
   if (!type.test(request.headers.get('content-type') ?? ''))
-    return { ok: false, answer: refuse(415, `Send ${typeName}.`) };
+    return { ok: false, answer: refuse(415, msg`Send ${typeName}.`) };
   const tooLarge = {
     ok: false,
-    answer: refuse(413, `The body is larger than ${limit.toLocaleString('en')} bytes.`),
+    answer: refuse(413, msg`The body is larger than ${limit.toLocaleString('en')} bytes.`),
   } as const;
   if (Number(request.headers.get('content-length') ?? 0) > limit) return tooLarge;
   const reader = request.body?.getReader();
@@ -74,7 +76,7 @@ export async function readText(request: Request): Promise<Read<string>> {
   const read = await readBytes(
     request,
     /^application\/(.+\+)?json\b/,
-    'JSON (content-type: application/json)',
+    msg`JSON (content-type: application/json)`,
     LIMITS.bytes,
   );
   return read.ok ? { ok: true, data: Buffer.from(read.data).toString('utf8') } : read;
@@ -90,36 +92,40 @@ export async function readJson(request: Request): Promise<Read<unknown>> {
   if (read.data.length > SHORT_BYTES)
     return {
       ok: false,
-      answer: refuse(413, `The body is larger than ${SHORT_BYTES.toLocaleString('en')} bytes.`),
+      answer: refuse(413, msg`The body is larger than ${SHORT_BYTES.toLocaleString('en')} bytes.`),
     };
   try {
     return { ok: true, data: JSON.parse(read.data) as unknown };
   } catch {
-    return { ok: false, answer: refuse(400, 'The body is not JSON.') };
+    return { ok: false, answer: refuse(400, msg`The body is not JSON.`) };
   }
 }
 
 /** What is wrong with the database, in words, with what to do; and the status that says it. */
-const TROUBLE_WORDS: Readonly<Record<StoreTrouble, readonly [status: number, words: string]>> = {
-  locked: [
-    503,
-    'Another program has locked the database. Nothing was saved; try again in a moment.',
-  ],
-  full: [507, 'The disk is full. Nothing was saved; free some space, then try again.'],
-  'read-only': [
-    503,
-    'The database cannot be written. Nothing was saved; what is there can be read.',
-  ],
-  corrupt: [
-    503,
-    'The database is damaged. Nothing was changed; copies of the last seven days lie in "copies" beside it.',
-  ],
-  newer: [
-    503,
-    'The database was written by a newer Zephyron. Nothing was changed; open it with that one, or take the copy it made beside it.',
-  ],
-  unreachable: [503, 'The database cannot be opened. Is DATABASE_URL right, and may it be read?'],
-};
+const TROUBLE_WORDS: Readonly<Record<StoreTrouble, readonly [status: number, words: string]>> =
+  worded(() => ({
+    locked: [
+      503,
+      msg`Another program has locked the database. Nothing was saved; try again in a moment.`,
+    ],
+    full: [507, msg`The disk is full. Nothing was saved; free some space, then try again.`],
+    'read-only': [
+      503,
+      msg`The database cannot be written. Nothing was saved; what is there can be read.`,
+    ],
+    corrupt: [
+      503,
+      msg`The database is damaged. Nothing was changed; copies of the last seven days lie in "copies" beside it.`,
+    ],
+    newer: [
+      503,
+      msg`The database was written by a newer Zephyron. Nothing was changed; open it with that one, or take the copy it made beside it.`,
+    ],
+    unreachable: [
+      503,
+      msg`The database cannot be opened. Is DATABASE_URL right, and may it be read?`,
+    ],
+  }));
 
 /** A trouble of the database as an answer, `trouble` naming its kind. */
 export function troubleAnswer(trouble: StoreTrouble): Answer {
@@ -137,7 +143,7 @@ const GONE_AWAY = 499;
 /** Runs a handler so that a fault inside never shows its insides. */
 export async function safely(work: () => Promise<Response>): Promise<Response> {
   try {
-    return await work();
+    return await inTheirLanguage(work);
   } catch (error) {
     // Nobody listens any more: no fault, and nothing to log.
     if (error instanceof Error && error.name === 'AbortError')
@@ -150,7 +156,7 @@ function faultAnswer(error: unknown, quiet = false): Answer {
   const trouble = troubleTold(error);
   if (trouble) return troubleAnswer(trouble);
   if (!quiet) console.error(error);
-  return refuse(500, 'Something went wrong on our side. Nothing was changed.');
+  return refuse(500, msg`Something went wrong on our side. Nothing was changed.`);
 }
 
 const LINES = 'application/x-ndjson';

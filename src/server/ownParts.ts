@@ -5,6 +5,7 @@ import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { LOOK_OVER_MS, pooled } from './pooled';
 import { theStore } from './store';
+import { msg } from '@/core/messages';
 
 /** Parts a builder may keep of their own. */
 const MOST_OWN = 2000;
@@ -38,21 +39,21 @@ export const putPart = (id: string, text: string): Promise<Answer> =>
   pooled(async () => {
     const validated = await inPool('acceptPart', { text }, LOOK_OVER_MS);
     if (!validated.ok)
-      return refuse(400, 'This is not a part that can be kept.', validated.troubles);
+      return refuse(400, msg`This is not a part that can be kept.`, validated.troubles);
     return keepPart(id, validated.value);
   });
 
 async function keepPart(id: string, part: Part): Promise<Answer> {
   if (part.id !== id)
-    return refuse(400, "The part's id is another than the address says.", [
-      { path: 'id', message: `must be ${id.slice(0, 64)}` },
+    return refuse(400, msg`The part's id is another than the address says.`, [
+      { path: 'id', message: msg`must be ${id.slice(0, 64)}` },
     ]);
   if (CATALOGUE.some((p) => p.id === id))
-    return refuse(409, 'The catalogue has a part of this number; give yours another.');
+    return refuse(409, msg`The catalogue has a part of this number; give yours another.`);
   const store = await theStore();
   const rows = await store.listParts();
   if (rows.length >= MOST_OWN && !rows.some((r) => r.id === id))
-    return refuse(409, `At most ${MOST_OWN} parts of your own are kept.`);
+    return refuse(409, msg`At most ${MOST_OWN} parts of your own are kept.`);
   await store.savePart({ id, kind: part.kind, document: JSON.stringify(part) }, Date.now());
   return ok({ id });
 }
@@ -64,7 +65,7 @@ export async function dropPart(id: string): Promise<Answer> {
   await store.restorePart(id);
   return (await store.binPart(id, Date.now()))
     ? { status: 204, body: null }
-    : refuse(404, 'There is no such part of your own.');
+    : refuse(404, msg`There is no such part of your own.`);
 }
 
 /** What is wrong with each of several parts; keeps none. */
@@ -73,5 +74,5 @@ export const checkParts = (text: string): Promise<Answer> =>
     const checked = await inPool('checkParts', { text }, LOOK_OVER_MS);
     return checked.ok
       ? ok(checked.value)
-      : refuse(400, 'These parts cannot be looked over.', checked.troubles);
+      : refuse(400, msg`These parts cannot be looked over.`, checked.troubles);
   });

@@ -1,5 +1,6 @@
 import { refuse, type Answer } from './answer';
 import { OverTimeError, PoolFullError } from './pool';
+import { msg } from '@/core/messages';
 
 /** Longest that a document may take to be looked over, or judged without routing, ms. */
 export const LOOK_OVER_MS = 2000;
@@ -19,15 +20,18 @@ export async function pooled(work: () => Promise<Answer>): Promise<Answer> {
   } catch (error) {
     if (error instanceof OverTimeError)
       return busy(
-        `This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`,
+        msg`This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`,
       );
     if (error instanceof PoolFullError)
       return busy(
-        'The server is busy with other builds. Nothing was changed; ask again in a moment.',
+        msg`The server is busy with other builds. Nothing was changed; ask again in a moment.`,
       );
     // A thread that wanted more memory than it has is ended.
     if ((error as { code?: string }).code === 'ERR_WORKER_OUT_OF_MEMORY')
-      return refuse(413, 'This build takes more memory than one build may. Nothing was changed.');
+      return refuse(
+        413,
+        msg`This build takes more memory than one build may. Nothing was changed.`,
+      );
     throw error;
   }
 }

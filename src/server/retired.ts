@@ -3,6 +3,7 @@ import type { Part } from '@/core/components';
 import { refuse, type Answer } from './answer';
 import { ownParts } from './ownParts';
 import { theStore } from './store';
+import { msg } from '@/core/messages';
 
 export const retiredParts = async (): Promise<readonly string[]> =>
   (await theStore()).listRetired();
@@ -24,7 +25,7 @@ export const storesOffer = async (): Promise<readonly Part[]> => offered(await p
 export async function retire(id: string): Promise<Answer> {
   const store = await theStore();
   if (!CATALOGUE.some((p) => p.id === id) && !(await store.listParts()).some((p) => p.id === id))
-    return refuse(404, 'There is no such part in the catalogue.');
+    return refuse(404, msg`There is no such part in the catalogue.`);
   await store.retirePart(id, Date.now());
   return { status: 204, body: null };
 }
@@ -32,5 +33,5 @@ export async function retire(id: string): Promise<Answer> {
 export async function restore(id: string): Promise<Answer> {
   return (await (await theStore()).restorePart(id))
     ? { status: 204, body: null }
-    : refuse(404, 'This part is in use already.');
+    : refuse(404, msg`This part is in use already.`);
 }

@@ -1,4 +1,5 @@
 import { createHash, randomBytes, scryptSync, timingSafeEqual } from 'node:crypto';
+import { msg } from '@/core/messages';
 
 export const SESSION_COOKIE = 'zephyron-session';
 /** How long one stays known, ms. */
@@ -98,7 +99,7 @@ export const sessionCookie = (token: string | null, isSecure: boolean): string =
     'Path=/',
     'HttpOnly',
     'SameSite=Strict',
-    `Max-Age=${token === null ? 0 : SESSION_MS / 1000}`,
+    msg`Max-Age=${token === null ? 0 : SESSION_MS / 1000}`,
     ...(isSecure ? ['Secure'] : []),
   ].join('; ');
 

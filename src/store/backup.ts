@@ -10,6 +10,7 @@ import { wholeHistory, packed } from './history';
 import type { Store, Transaction } from './open';
 import { putPhoto, wholePhotos } from './photos';
 import { buildHistory, builds, parts, retired, seeds } from './schema';
+import { msg } from '@/core/messages';
 
 /** What came of putting a backup back. */
 export interface Restored {
@@ -121,7 +122,7 @@ async function addCopy(
   const id = `${row.id.slice(0, 80)}-r${row.revision}-${row.updatedAt.toString(36)}`;
   const [there] = await tx.select({ id: builds.id }).from(builds).where(eq(builds.id, id)).limit(1);
   if (there) return;
-  const name = `${row.name.slice(0, 60)}, from backup`;
+  const name = msg`${row.name.slice(0, 60)}, from backup`;
   await tx.insert(builds).values({ ...row, id, name, demo: null, updatedAt: now });
   await addMoments(tx, id, history);
   await addPhotos(tx, id, photos);

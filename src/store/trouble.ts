@@ -1,3 +1,5 @@
+import { msg } from '@/core/messages';
+
 /**
  * What can be wrong with the database, each with its own way out: locked by another program, no
  * space left, not to be written, damaged, written by a newer Zephyron, or not to be reached.
@@ -18,7 +20,7 @@ export class StoreTroubleError extends Error {
     readonly trouble: StoreTrouble,
     cause?: unknown,
   ) {
-    super(`The database is in trouble: ${trouble}.`, { cause });
+    super(msg`The database is in trouble: ${trouble}.`, { cause });
     this.name = 'StoreTroubleError';
   }
 }

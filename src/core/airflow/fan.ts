@@ -1,5 +1,6 @@
 import type { FanPoint } from '../components';
 import { pchip, pchipInto, type Pchip } from '../units';
+import { msg } from '../messages';
 
 export interface FanCurve {
   readonly curve: Pchip;
@@ -12,7 +13,7 @@ export interface FanCurve {
 export function fanCurve(points: readonly FanPoint[], fullSpeed_rpm: number): FanCurve {
   const curve = pchip(points);
   if ((points[points.length - 1] as FanPoint)[1] >= (points[0] as FanPoint)[1])
-    throw new RangeError("a fan's pressure must fall as its flow rises");
+    throw new RangeError(msg`a fan's pressure must fall as its flow rises`);
   return { curve, fullSpeed_rpm, pastFree: pastFreeOf(curve) };
 }
 

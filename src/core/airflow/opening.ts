@@ -1,6 +1,7 @@
 import type { CasePart, Mount } from '../components';
 import { factorsOf } from '../design';
 import type { System } from '../system';
+import { msg } from '../messages';
 
 /** The room, as a node of the air: its pressure is 0. */
 export const ROOM_AIR = 'room';
@@ -83,7 +84,7 @@ function leaks(shell: CasePart, density_kgm3: number, measured: number): readonl
   return [
     {
       id: 'leaks',
-      name: 'Seams and gaps',
+      name: msg`Seams and gaps`,
       from: ROOM_AIR,
       to: MAIN_CHAMBER,
       area_cm2,
@@ -112,7 +113,7 @@ function freeMount(
   return [
     {
       id: mount.id,
-      name: taken_cm2 > 0 ? `${mount.name}, beside its fans` : `${mount.name}, free`,
+      name: taken_cm2 > 0 ? msg`${mount.name}, beside its fans` : `${mount.name}, free`,
       from: ROOM_AIR,
       to: mount.chamber ?? MAIN_CHAMBER,
       area_cm2,

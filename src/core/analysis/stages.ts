@@ -9,9 +9,9 @@ import {
   formatMoney,
   formatNumber,
   formatWatts,
-  plural,
 } from '../units';
 import type { Reports, StageState, StageStates } from './types';
+import { counted, msg } from '../messages';
 
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(
@@ -44,8 +44,8 @@ function assemblyState({ choices }: Design, found: Findings): StageState {
   const done = choices.work?.done ?? {};
   const isRun = FIRST_RUN in done;
   const words = (): string => {
-    if (isRun) return 'first run made';
-    return Object.keys(done).length > 0 ? 'under way' : 'not begun';
+    if (isRun) return msg`first run made`;
+    return Object.keys(done).length > 0 ? msg`under way` : msg`not begun`;
   };
   return { verdict: verdictWhere(found, isRun), result: words() };
 }
@@ -55,8 +55,11 @@ function logState(design: Design): StageState {
   const { readings = [], measured } = design.choices.work ?? {};
   const isHere = isMeasuredHere(design);
   const words = (): string => {
-    if (measured && isHere) return `uses ${plural(measured.readings, 'reading')}`;
-    return readings.length > 0 ? plural(readings.length, 'reading') : 'no reading yet';
+    if (measured && isHere)
+      return msg`uses ${counted(measured.readings, '# reading', '# readings')}`;
+    return readings.length > 0
+      ? msg`${counted(readings.length, '# reading', '# readings')}`
+      : msg`no reading yet`;
   };
   return { verdict: isHere ? 'ok' : 'unchecked', result: words() };
 }
@@ -79,7 +82,7 @@ const isEmpty = (design: Design): boolean => design.components.length === 0;
 /** A good word only where nothing of the stage is against it. */
 function unlessFound({ own }: Findings, good: string): string {
   const count = own.filter((f) => f.severity !== 'note').length;
-  return count > 0 ? plural(count, 'finding') : good;
+  return count > 0 ? msg`${counted(count, '# finding', '# findings')}` : good;
 }
 
 function heatState(design: Design, { heat }: Reports, found: Findings): StageState {
@@ -92,7 +95,7 @@ function heatState(design: Design, { heat }: Reports, found: Findings): StageSta
   const isKnown = parts.length > 0;
   return {
     verdict: verdictWhere(found, isKnown),
-    result: isKnown ? formatWatts(inLoop_W + onAir_W + waiting_W) : 'no parts yet',
+    result: isKnown ? formatWatts(inLoop_W + onAir_W + waiting_W) : msg`no parts yet`,
   };
 }
 
@@ -100,14 +103,17 @@ function caseState(design: Design, { clearance: fit }: Reports, found: Findings)
   const count = (verdict: string): number => fit.gaps.filter((g) => g.verdict === verdict).length;
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length;
   const words = (): string => {
-    if (!design.case) return 'no case yet';
-    if (isEmpty(design)) return 'nothing in it yet';
-    if (count('clash') > 0) return plural(count('clash'), 'clash', 'clashes');
-    if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
-    if (count('marginal') > 0) return `${count('marginal')} marginal`;
-    if (fit.unplaced.length > 0) return `${fit.unplaced.length} not placed`;
+    if (!design.case) return msg`no case yet`;
+    if (isEmpty(design)) return msg`nothing in it yet`;
+    if (count('clash') > 0) return msg`${counted(count('clash'), '# clash', '# clashes')}`;
+    if (blocked > 0) return msg`${counted(blocked, '# port', '# ports')} blocked`;
+    if (count('marginal') > 0) return msg`${count('marginal')} marginal`;
+    if (fit.unplaced.length > 0) return msg`${fit.unplaced.length} not placed`;
     const unknown = matchesOf(design).filter((m) => m.verdict === 'unknown').length;
-    return unlessFound(found, unknown > 0 ? `${plural(unknown, 'fit')} not checked` : 'all clear');
+    return unlessFound(
+      found,
+      unknown > 0 ? msg`${counted(unknown, '# fit', '# fits')} not checked` : msg`all clear`,
+    );
   };
   return {
     verdict: verdictWhere(found, design.case !== null && !isEmpty(design)),
@@ -121,7 +127,7 @@ function coolingState(design: Design, { heat }: Reports, found: Findings): Stage
   const noise = formatNumber(judged.noise_dBA);
   return {
     verdict: verdictWhere(found, rise !== null),
-    result: rise === null ? 'no radiator at work' : `${formatKelvin(rise)}, ${noise} dBA`,
+    result: rise === null ? msg`no radiator at work` : msg`${formatKelvin(rise)}, ${noise} dBA`,
   };
 }
 
@@ -130,7 +136,7 @@ function flowState({ flow, runs }: Reports, found: Findings): StageState {
   const about = runs.some((r) => r.by === 'tube' && r.estimated) ? '~' : '';
   return {
     verdict: verdictWhere(found, flows.length > 0),
-    result: flows.length > 0 ? `${about}${formatFlow(Math.min(...flows))}` : 'no loop yet',
+    result: flows.length > 0 ? `${about}${formatFlow(Math.min(...flows))}` : msg`no loop yet`,
   };
 }
 
@@ -139,11 +145,12 @@ function materialsState({ corrosion: metals }: Reports, found: Findings): StageS
     metals.pairs.filter((p) => p.verdict === verdict).length;
   const wetted = metals.metals.length;
   const words = (): string => {
-    if (wetted === 0) return 'nothing wetted';
+    if (wetted === 0) return msg`nothing wetted`;
     if (count('fails') > 0)
-      return `${plural(count('fails'), 'pair')} ${count('fails') === 1 ? 'fails' : 'fail'}`;
-    if (count('marginal') > 0) return `${plural(count('marginal'), 'pair')} marginal`;
-    return unlessFound(found, `${plural(wetted, 'metal')}, compatible`);
+      return `${msg`${counted(count('fails'), '# pair', '# pairs')}`} ${count('fails') === 1 ? 'fails' : 'fail'}`;
+    if (count('marginal') > 0)
+      return msg`${counted(count('marginal'), '# pair', '# pairs')} marginal`;
+    return unlessFound(found, `${msg`${counted(wetted, '# metal', '# metals')}`}, compatible`);
   };
   return { verdict: verdictWhere(found, wetted > 0), result: words() };
 }
@@ -153,9 +160,9 @@ function runsState({ runs, bom: list }: Reports, found: Findings): StageState {
   const unrouted = tubes.filter((r) => r.estimated).length;
   const metres = formatMeasure(list.tube_mm / 1000, 'm', { decimals: 1 });
   const words = (): string => {
-    if (tubes.length === 0) return 'not connected';
-    if (unrouted === 0) return `${plural(tubes.length, 'run')}, ${metres}`;
-    return `${unrouted} not routed, ~${metres}`;
+    if (tubes.length === 0) return msg`not connected`;
+    if (unrouted === 0) return `${msg`${counted(tubes.length, '# run', '# runs')}`}, ${metres}`;
+    return msg`${unrouted} not routed, ~${metres}`;
   };
   return { verdict: verdictWhere(found, tubes.length > 0 && unrouted === 0), result: words() };
 }
@@ -163,8 +170,8 @@ function runsState({ runs, bom: list }: Reports, found: Findings): StageState {
 function partsState(design: Design, { bom: list }: Reports, found: Findings): StageState {
   const total = formatMoney(list.loopTotal, true);
   const words = (): string => {
-    if (list.lines.length === 0) return 'nothing yet';
-    return list.budget === null ? total : `${total} of ${formatMoney(list.budget, true)}`;
+    if (list.lines.length === 0) return msg`nothing yet`;
+    return list.budget === null ? total : msg`${total} of ${formatMoney(list.budget, true)}`;
   };
   return {
     verdict: verdictWhere(found, list.lines.length > 0 && !isEmpty(design)),

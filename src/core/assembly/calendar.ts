@@ -1,4 +1,5 @@
 import type { Step } from './step';
+import { msg } from '../messages';
 
 /** When the builder works. */
 export interface WorkingHours {
@@ -44,9 +45,9 @@ const MOST_DAYS = 8;
 
 /** Why hours are none; null when they are. */
 export function hoursTrouble({ days, from_h, to_h }: WorkingHours): string | null {
-  if (days.length === 0) return 'Choose one day of the week or more to work on.';
+  if (days.length === 0) return msg`Choose one day of the week or more to work on.`;
   if (!(from_h >= 0 && to_h <= 24 && from_h < to_h))
-    return 'Work must begin before it ends, between 0 and 24 o’clock.';
+    return msg`Work must begin before it ends, between 0 and 24 o’clock.`;
   return null;
 }
 

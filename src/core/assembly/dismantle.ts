@@ -1,4 +1,5 @@
 import type { Step } from './step';
+import { msg } from '../messages';
 
 /** One thing to do when the machine is taken apart. */
 export interface Undoing {
@@ -14,17 +15,17 @@ export function dismantling(steps: readonly Step[]): readonly Undoing[] {
   const out = steps
     .filter((s) => s.unit !== null || s.kind === 'run' || s.kind === 'block')
     .reverse()
-    .map((s): Undoing => ({ title: `Take off again: ${lowered(s.title)}`, step: s.id }));
+    .map((s): Undoing => ({ title: msg`Take off again: ${lowered(s.title)}`, step: s.id }));
   return [
-    { title: 'Switch off, pull the plug, wait until everything is cold', step: null },
-    { title: 'Drain at the lowest place; lay paper under every joint', step: null },
+    { title: msg`Switch off, pull the plug, wait until everything is cold`, step: null },
+    { title: msg`Drain at the lowest place; lay paper under every joint`, step: null },
     ...out,
     {
-      title: 'Put the old coolers back with new paste, and their screws and pads from the bag',
+      title: msg`Put the old coolers back with new paste, and their screws and pads from the bag`,
       step: null,
     },
     {
-      title: 'Keep with each part: its box, its bill, and who answers for the warranty',
+      title: msg`Keep with each part: its box, its bill, and who answers for the warranty`,
       step: null,
     },
   ];

@@ -3,6 +3,7 @@ import { findComponent, type Component, type ComponentId } from '../design';
 import { union, type Box } from '../geometry';
 import type { Solid, System } from '../system';
 import type { Unit } from './unit';
+import { msg } from '../messages';
 
 /** What a hand must do at a part in its place, and what would be in the way. */
 export interface Reach {
@@ -96,7 +97,7 @@ function boardScrews(standard: string, sheet: Box, whole: Box): readonly Spot[] 
   const { x_mm, y_mm, holes } = known;
   return holes.map(([x, y]): Spot => ({
     kind: 'driver',
-    name: `the screw ${placeWords(third(x / x_mm, ['rear', 'middle', 'front']), third(y / y_mm, ['bottom', 'middle', 'top']))}`,
+    name: msg`the screw ${placeWords(third(x / x_mm, ['rear', 'middle', 'front']), third(y / y_mm, ['bottom', 'middle', 'top']))}`,
     at: [sheet.min[0] + x, sheet.min[1] + y],
     from_mm: top_mm,
     half_mm: DRIVER_MM,
@@ -121,7 +122,7 @@ function usualScrews({ min, max }: Box, top_mm: number): readonly Spot[] {
   return along(0, ['rear', 'front']).flatMap(([x, column]) =>
     along(1, ['bottom', 'top']).map(([y, row]): Spot => ({
       kind: 'driver',
-      name: `the screw ${placeWords(column, row)}`,
+      name: msg`the screw ${placeWords(column, row)}`,
       at: [x, y],
       from_mm: top_mm,
       half_mm: DRIVER_MM,
@@ -130,10 +131,10 @@ function usualScrews({ min, max }: Box, top_mm: number): readonly Spot[] {
 }
 
 function placeWords(column: string, row: string): string {
-  if (column === 'middle' && row === 'middle') return 'in its middle';
-  if (column === 'middle') return `in the middle of its ${row} edge`;
-  if (row === 'middle') return `in the middle of its ${column} edge`;
-  return `at its ${column} ${row} corner`;
+  if (column === 'middle' && row === 'middle') return msg`in its middle`;
+  if (column === 'middle') return msg`in the middle of its ${row} edge`;
+  if (row === 'middle') return msg`in the middle of its ${column} edge`;
+  return msg`at its ${column} ${row} corner`;
 }
 
 /** A card's plug as its data have it. */
@@ -149,14 +150,14 @@ function cardSpots({ placement }: Component, { min, max }: Box, plug: Box | null
   return [
     {
       kind: 'driver',
-      name: 'the screw of its bracket',
+      name: msg`the screw of its bracket`,
       at: [min[0] + BRACKET_MM, y],
       from_mm: max[OPEN],
       half_mm: DRIVER_MM,
     },
     {
       kind: 'plug',
-      name: 'its power plug',
+      name: msg`its power plug`,
       at: plug
         ? [(plug.min[0] + plug.max[0]) / 2, (plug.min[1] + plug.max[1]) / 2]
         : [Math.max((min[0] + max[0]) / 2, max[0] - CARD_PLUG_MM), y],
@@ -175,7 +176,7 @@ function blockNuts({ min, max }: Box): readonly Spot[] {
   return inset(0).flatMap(([x, column]) =>
     inset(1).map(([y, row]): Spot => ({
       kind: 'nut',
-      name: `the nut at its ${column} ${row} corner`,
+      name: msg`the nut at its ${column} ${row} corner`,
       at: [x, y],
       from_mm: max[OPEN],
       half_mm: NUT_MM,

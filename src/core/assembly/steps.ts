@@ -11,12 +11,13 @@ import type { Bom, BomLine } from '../bom';
 import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
-import { formatMillimetres, plural } from '../units';
+import { formatMillimetres } from '../units';
 import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
 import { PLUGS, unitsOf } from './unit';
 import { metOnWayIn } from './wayIn';
+import { counted, msg, worded } from '../messages';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
 export const WATER_TEST_H = 24;
@@ -120,7 +121,7 @@ class Maker {
       .filter((fit) => fit.verdict === 'marginal' && ports(fit))
       .map(
         (fit) =>
-          `${fit.fitting} at ${fit.name}: ${formatMillimetres(fit.gap_mm)} for fingers beside ${fit.with ?? 'what is near'}. Screw it in before its part goes in, or take a key.`,
+          msg`${fit.fitting} at ${fit.name}: ${formatMillimetres(fit.gap_mm)} for fingers beside ${fit.with ?? msg`what is near`}. Screw it in before its part goes in, or take a key.`,
       );
   }
 
@@ -193,12 +194,12 @@ const testDry = (m: Maker): readonly Step[] => [
       .filter((c) => ['processor', 'card', 'board', 'memory', 'supply'].includes(c.part.kind))
       .map((c) => c.id),
     {
-      title: 'Unpack, count, and test the hardware dry',
-      why: 'What is faulty goes back while it can: once a cooler is off or a part is wet, many makers and shops take nothing back.',
+      title: msg`Unpack, count, and test the hardware dry`,
+      why: msg`What is faulty goes back while it can: once a cooler is off or a part is wet, many makers and shops take nothing back.`,
       how: [
-        'Count everything against the list; report what is missing today.',
-        'Run the machine on its own coolers for an hour: every fan, every stick, every card.',
-        'Note return windows of used goods.',
+        msg`Count everything against the list; report what is missing today.`,
+        msg`Run the machine on its own coolers for an hour: every fan, every stick, every card.`,
+        msg`Note return windows of used goods.`,
       ],
     },
     { cautions: ['warranty', 'mains'] },
@@ -214,7 +215,7 @@ const hostOf = (m: Maker, block: Component): Component | null =>
 const blocksOf = (m: Maker): readonly Component[] =>
   m.design.components.filter((c) => c.part.kind === 'block');
 
-const stripId = (host: string): string => `strip ${host}`;
+const stripId = (host: string): string => msg`strip ${host}`;
 
 const strips = (m: Maker): readonly Step[] =>
   blocksOf(m).flatMap((block): Step[] => {
@@ -226,13 +227,13 @@ const strips = (m: Maker): readonly Step[] =>
             stripId(host.id),
             [host.id],
             {
-              title: `Take the old cooler off ${host.name}`,
-              why: 'Its pads and screws are wanted again for warranty, for resale, or to go back.',
+              title: msg`Take the old cooler off ${host.name}`,
+              why: msg`Its pads and screws are wanted again for warranty, for resale, or to go back.`,
               how: [
-                'Photograph it before the first screw, and again with the cooler off.',
-                'Loosen the screws crosswise, a turn at a time; put each set in a labelled bag.',
-                'Measure the old pads: the block wants the thickness its own sheet names.',
-                'Clean with isopropyl alcohol until the cloth stays white.',
+                msg`Photograph it before the first screw, and again with the cooler off.`,
+                msg`Loosen the screws crosswise, a turn at a time; put each set in a labelled bag.`,
+                msg`Measure the old pads: the block wants the thickness its own sheet names.`,
+                msg`Clean with isopropyl alcohol until the cloth stays white.`,
               ],
             },
             { needs: [DRY], cautions: ['warranty', 'mains'] },
@@ -241,23 +242,23 @@ const strips = (m: Maker): readonly Step[] =>
       : [];
   });
 
-const flushId = (radiator: string): string => `flush ${radiator}`;
+const flushId = (radiator: string): string => msg`flush ${radiator}`;
 
 const flushes = (m: Maker): readonly Step[] =>
   m.design.components
     .filter((c) => c.part.kind === 'radiator')
     .map((c) =>
       m.step('flush', flushId(c.id), [c.id], {
-        title: `Flush ${c.name}`,
-        why: 'Flux and filings from the making clog the narrow channels of blocks.',
+        title: msg`Flush ${c.name}`,
+        why: msg`Flux and filings from the making clog the narrow channels of blocks.`,
         how: [
-          'Fill it half with hot tap water, close two ports with a thumb and plug, shake it, and pour through a white cloth.',
-          'Again until the cloth stays clean; then twice with distilled water, and drain it well.',
+          msg`Fill it half with hot tap water, close two ports with a thumb and plug, shake it, and pour through a white cloth.`,
+          msg`Again until the cloth stays clean; then twice with distilled water, and drain it well.`,
         ],
       }),
     );
 
-const mountId = (unit: string): string => `mount ${unit}`;
+const mountId = (unit: string): string => msg`mount ${unit}`;
 const PLUG = 'plug';
 const idOfUnit = (unit: string): string => (unit === PLUGS ? PLUG : mountId(unit));
 
@@ -297,7 +298,7 @@ function mountTitle(m: Maker, { unit }: Turn, root: Component): string {
   const withIt = unit.components
     .map((id) => findComponent(m.design, id))
     .flatMap((c) => (c && c.id !== root.id && c.part.kind !== 'block' ? [c.name] : []));
-  return `Put in ${root.name}${withIt.length > 0 ? ` with ${listed(withIt)}` : ''}`;
+  return msg`Put in ${root.name}${withIt.length > 0 ? msg` with ${listed(withIt)}` : ''}`;
 }
 
 function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] {
@@ -310,25 +311,25 @@ function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] 
     return [
       ...fans.map(
         (f) =>
-          `${f.name}: the air goes ${air === 'in' ? 'into' : 'out of'} the case; turn the cables towards the board's fan headers.`,
+          msg`${f.name}: the air goes ${air === 'in' ? msg`into` : msg`out of`} the case; turn the cables towards the board's fan headers.`,
       ),
-      'Try every screw by hand first: one that is too long pierces a tube. See the screw table in Case for which.',
-      'Seat all screws, then tighten crosswise.',
+      msg`Try every screw by hand first: one that is too long pierces a tube. See the screw table in Case for which.`,
+      msg`Seat all screws, then tighten crosswise.`,
     ];
   }
   if (part.kind === 'board')
     return [
-      'Stand-offs where the board has holes, and nowhere else.',
-      'Processor and memory are in it already; touch bare metal first.',
+      msg`Stand-offs where the board has holes, and nowhere else.`,
+      msg`Processor and memory are in it already; touch bare metal first.`,
     ];
-  if (part.kind === 'fan') return ['Turn its cable towards the header; air as its arrow says.'];
+  if (part.kind === 'fan') return [msg`Turn its cable towards the header; air as its arrow says.`];
   if (part.kind === 'pump' || part.kind === 'reservoir')
     return [
-      'On its bracket or soft feet: what is screwed hard to sheet metal is heard.',
-      'Leave the last turn of the screws until its runs fit.',
+      msg`On its bracket or soft feet: what is screwed hard to sheet metal is heard.`,
+      msg`Leave the last turn of the screws until its runs fit.`,
     ];
   if (part.kind === 'card')
-    return ['Support it: with its block it is heavier than the slot likes.'];
+    return [msg`Support it: with its block it is heavier than the slot likes.`];
   return [];
 }
 
@@ -338,39 +339,39 @@ function wayWords({ way }: Turn): readonly string[] {
   const { axis, sign, by_mm } = way.last;
   const from = (
     [
-      [axis === 0 && sign < 0, 'towards the front'],
-      [axis === 0 && sign > 0, 'towards the rear'],
+      [axis === 0 && sign < 0, msg`towards the front`],
+      [axis === 0 && sign > 0, msg`towards the rear`],
       [axis === 1 && sign < 0, 'up'],
       [axis === 1 && sign > 0, 'down'],
     ] as const
   ).find(([is]) => is)?.[1];
   return from
     ? [
-        `Bring it in from the open side, ${formatMillimetres(by_mm)} short of its place; then move it ${from}.`,
+        msg`Bring it in from the open side, ${formatMillimetres(by_mm)} short of its place; then move it ${from}.`,
       ]
     : [];
 }
 
 /** What tools and fingers take beside their middle, mm. */
-const TAKES: Readonly<Record<Reach['kind'], readonly [who: string, mm: number]>> = {
-  driver: ['a driver', DRIVER_MM],
+const TAKES: Readonly<Record<Reach['kind'], readonly [who: string, mm: number]>> = worded(() => ({
+  driver: [msg`a driver`, DRIVER_MM],
   nut: ['fingers', NUT_MM],
-  plug: ['a hand with the plug', PLUG_MM],
-};
+  plug: [msg`a hand with the plug`, PLUG_MM],
+}));
 
-const USUAL =
-  'Where screws and plugs sit is taken from the standard, or from what is usual: look at yours.';
+const usual = () =>
+  msg`Where screws and plugs sit is taken from the standard, or from what is usual: look at yours.`;
 
 /** "Top radiator: it stands over the screw at its rear top corner." Null where it hides nothing. */
 function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | null {
   const [least, ...others] = [...hiddenBy(reaches, id)].sort((a, b) => a.left_mm - b.left_mm);
   if (!least) return null;
   const [who, mm] = TAKES[least.reach.kind];
-  const more = others.length > 0 ? `, and ${others.length} more` : '';
+  const more = others.length > 0 ? msg`, and ${others.length} more` : '';
   const how =
     least.left_mm < 0.5
-      ? `it is above ${least.reach.name}${more}`
-      : `it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more}; ${who} needs ${formatMillimetres(mm)}`;
+      ? msg`it is above ${least.reach.name}${more}`
+      : msg`it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more}; ${who} needs ${formatMillimetres(mm)}`;
   return `${m.nameOf(id)}: ${how}.`;
 }
 
@@ -381,16 +382,16 @@ function whyOf(m: Maker, { unit, before, reaches }: Turn): string {
   if (late.length > 0) {
     const shut = late.filter((id) => hiddenBy(reaches, id).length === 0).map((id) => m.nameOf(id));
     const hiding = late.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
-    const brings = `with ${shut.length > 1 ? 'those' : 'that'} in its place nothing brings it in any more.`;
+    const brings = msg`with ${shut.length > 1 ? msg`those` : msg`that`} in its place nothing brings it in any more.`;
     return [
-      ...(shut.length > 0 ? [`Before ${listed(shut)}: ${brings}`] : []),
-      ...hiding.map((words) => `Before ${words}`),
-      ...(hiding.length > 0 ? [USUAL] : []),
+      ...(shut.length > 0 ? [msg`Before ${listed(shut)}: ${brings}`] : []),
+      ...hiding.map((words) => msg`Before ${words}`),
+      ...(hiding.length > 0 ? [usual()] : []),
     ].join(' ');
   }
   if (unit.hosts.length > 0)
-    return `After ${listed(unit.hosts.map((h) => m.nameOf(h)))}, which carries it.`;
-  return 'It goes in past everything that stands by now, and shuts nothing out.';
+    return msg`After ${listed(unit.hosts.map((h) => m.nameOf(h)))}, which carries it.`;
+  return msg`It goes in past everything that stands by now, and shuts nothing out.`;
 }
 
 const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
@@ -398,16 +399,16 @@ const hangsOn = (m: Maker, { id }: Component, host: string): boolean =>
 
 function trappedWords(m: Maker, { unit, way, trappedBy, lacks, reaches }: Turn): string | null {
   if (lacks && lacks.length > 0)
-    return `${listed(lacks.map((id) => m.nameOf(id)))} must be in before it.`;
+    return msg`${listed(lacks.map((id) => m.nameOf(id)))} must be in before it.`;
   if (way !== null) return null;
   if (trappedBy.length === 0)
-    return 'No straight path brings it in past the cages of the case: take one out, or try tilting it.';
+    return msg`No straight path brings it in past the cages of the case: take one out, or try tilting it.`;
   const names = listed(trappedBy.map((id) => m.nameOf(id)));
   const hiding = trappedBy.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
-  if (hiding.length > 0) return `Take out again for it ${hiding.join(' ')} ${USUAL}`;
+  if (hiding.length > 0) return msg`Take out again for it ${hiding.join(' ')} ${usual()}`;
   return unit.yields
-    ? `Fingers do not reach the plugs past ${names}.`
-    : `With ${names} in its place nothing brings it in: take that out again for it, or tilt it.`;
+    ? msg`Fingers do not reach the plugs past ${names}.`
+    : msg`With ${names} in its place nothing brings it in: take that out again for it, or tilt it.`;
 }
 
 const plugStep = (m: Maker, turn: Turn): Step =>
@@ -418,15 +419,15 @@ const plugStep = (m: Maker, turn: Turn): Step =>
       .filter((c) => c.part.kind === 'supply' || c.part.kind === 'board')
       .map((c) => c.id),
     {
-      title: 'Plug in the power cables, and route the rest',
+      title: msg`Plug in the power cables, and route the rest`,
       why:
         turn.before.length > 0
-          ? `Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach the plugs behind ${turn.before.length > 1 ? 'them' : 'it'}.`
-          : 'Before the tubes: a cable pulled past a tube loosens its fittings.',
+          ? msg`Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach the plugs behind ${turn.before.length > 1 ? msg`them` : msg`it`}.`
+          : msg`Before the tubes: a cable pulled past a tube loosens its fittings.`,
       how: [
-        'Processor, board, cards, drives; then fans and pump to their headers.',
-        'Lead them behind the tray and leave slack where a part is still to be moved.',
-        'Where plugs sit is taken from what boards usually have; look at yours.',
+        msg`Processor, board, cards, drives; then fans and pump to their headers.`,
+        msg`Lead them behind the tray and leave slack where a part is still to be moved.`,
+        msg`Where plugs sit is taken from what boards usually have; look at yours.`,
       ],
     },
     {
@@ -443,19 +444,19 @@ function blockStep(m: Maker, block: Component, needs: readonly string[], turn?: 
   const pads = block.part.kind === 'block' && !block.part.cools.includes('processor');
   return m.step(
     'block',
-    `block ${block.id}`,
+    msg`block ${block.id}`,
     [block.id],
     {
-      title: `Put ${block.name} on ${host?.name ?? 'what it cools'}`,
+      title: msg`Put ${block.name} on ${host?.name ?? msg`what it cools`}`,
       why: turn
         ? whyOf(m, turn)
-        : 'On the table, before it goes in: it is turned over for its screws.',
+        : msg`On the table, before it goes in: it is turned over for its screws.`,
       how: [
-        'Clean both faces with isopropyl alcohol; do not touch them again.',
+        msg`Clean both faces with isopropyl alcohol; do not touch them again.`,
         pads
-          ? 'Pads by the thickness its sheet names, film off on both sides; paste on the chip itself.'
-          : 'Paste as its maker says: a pea in the middle, or spread thin.',
-        'Washers in the order of its sheet. Tighten crosswise, half a turn at a time, until it stops; no farther.',
+          ? msg`Pads by the thickness its sheet names, film off on both sides; paste on the chip itself.`
+          : msg`Paste as its maker says: a pea in the middle, or spread thin.`,
+        msg`Washers in the order of its sheet. Tighten crosswise, half a turn at a time, until it stops; no farther.`,
       ],
     },
     {
@@ -474,12 +475,12 @@ const joinSteps = (m: Maker, standing: readonly string[]): readonly Step[] =>
     .map((r) =>
       m.step(
         'join',
-        `join ${r.id}`,
+        msg`join ${r.id}`,
         [r.id],
         {
-          title: `Screw ${r.endNames.from} and ${r.endNames.to} together`,
-          why: 'While neither is held by a tube: both must be able to give.',
-          how: ['O-rings wet with water; by hand until it stops, then an eighth of a turn.'],
+          title: msg`Screw ${r.endNames.from} and ${r.endNames.to} together`,
+          why: msg`While neither is held by a tube: both must be able to give.`,
+          how: [msg`O-rings wet with water; by hand until it stops, then an eighth of a turn.`],
         },
         { needs: standing.filter((s) => endsOf(m, r).some((id) => s.endsWith(` ${id}`))) },
       ),
@@ -502,43 +503,43 @@ function loopSteps(m: Maker, loop: Loop, standing: readonly string[]): readonly 
   );
   const air = m.step(
     'air test',
-    `air ${loop.id}`,
+    msg`air ${loop.id}`,
     [loop.id],
     {
-      title: `Test ${loop.name} with air`,
-      why: 'A leak found with air costs a quarter turn; found with coolant, a board.',
+      title: msg`Test ${loop.name} with air`,
+      why: msg`A leak found with air costs a quarter turn; found with coolant, a board.`,
       how: [
-        'Pump to the pressure the test panel names, never above it, and read gauge and room for as long as it says.',
-        'Hiss? Wet the joints with soapy water by brush, outside the machine only.',
+        msg`Pump to the pressure the test panel names, never above it, and read gauge and room for as long as it says.`,
+        msg`Hiss? Wet the joints with soapy water by brush, outside the machine only.`,
       ],
     },
     { needs: [caps.id], cautions: ['air'], waits_h: AIR_TEST_H },
   );
   const fill = m.step(
     'fill',
-    `fill ${loop.id}`,
+    msg`fill ${loop.id}`,
     [loop.id],
     {
-      title: `Fill ${loop.name}`,
-      why: 'With nothing powered but the pump: what drips now dries.',
+      title: msg`Fill ${loop.name}`,
+      why: msg`With nothing powered but the pump: what drips now dries.`,
       how: [
-        'Paper under every joint. Follow the fill plan: pour, run the pump for as long as it says, stop, top up.',
-        'Tilt the case as the plan says to free the pockets of air.',
+        msg`Paper under every joint. Follow the fill plan: pour, run the pump for as long as it says, stop, top up.`,
+        msg`Tilt the case as the plan says to free the pockets of air.`,
       ],
     },
     { needs: [air.id], cautions: ['coolant', 'mains', 'leaks'] },
   );
   const water = m.step(
     'water test',
-    `water ${loop.id}`,
+    msg`water ${loop.id}`,
     [loop.id],
     {
-      title: `Let ${loop.name} run, pump alone`,
-      why: 'Some joints weep only after hours.',
+      title: msg`Let ${loop.name} run, pump alone`,
+      why: msg`Some joints weep only after hours.`,
       how: [
-        `Look at the paper after 10 minutes, 1 hour, 4 hours and in the morning; ${WATER_TEST_H} hours in all.`,
-        'Retighten compression fittings by hand when cold, and again after the first hot run.',
-        'A soft tube that turns while one end is tightened unwinds the other: hold it.',
+        msg`Look at the paper after 10 minutes, 1 hour, 4 hours and in the morning; ${WATER_TEST_H} hours in all.`,
+        msg`Retighten compression fittings by hand when cold, and again after the first hot run.`,
+        msg`A soft tube that turns while one end is tightened unwinds the other: hold it.`,
       ],
     },
     { needs: [fill.id], cautions: ['leaks', 'mains'], waits_h: WATER_TEST_H },
@@ -550,19 +551,19 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
   const ends = endsOf(m, run);
   return m.step(
     'run',
-    `run ${run.id}`,
+    msg`run ${run.id}`,
     [run.id],
     {
-      title: `${run.tube.hard ? 'Bend and put in' : 'Cut and put in'} ${run.name}`,
+      title: `${run.tube.hard ? msg`Bend and put in` : msg`Cut and put in`} ${run.name}`,
       why:
         run.bends > 1
-          ? `${plural(run.bends, 'bend')}: after the easier ones, with the hand warm.`
-          : 'Easy ones first, for practice.',
+          ? msg`${counted(run.bends, '# bend', '# bends')}: after the easier ones, with the hand warm.`
+          : msg`Easy ones first, for practice.`,
       how: [
-        `Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? ', estimated: measure' : ''}; its sheet in Runs has every mark.`,
+        msg`Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? msg`, estimated: measure` : ''}; its sheet in Runs has every mark.`,
         ...putInWords(m, run),
         ...wayInWords(m, run),
-        'O-rings wet with water. Push home, then tighten by hand, both ends by turns.',
+        msg`O-rings wet with water. Push home, then tighten by hand, both ends by turns.`,
         ...m.fingersAt((fit) =>
           [run.from, run.to].some((e) => e.component === fit.component && e.port === fit.port),
         ),
@@ -587,19 +588,19 @@ function putInWords(m: Maker, run: Run): readonly string[] {
   const errors =
     far && far.off_mm > 0
       ? [
-          `Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before the last bend.`,
+          msg`Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before the last bend.`,
         ]
       : [];
   if (put.how === 'together')
-    return [...errors, 'Both ends go in together: hold it over both fittings and push it home.'];
+    return [...errors, msg`Both ends go in together: hold it over both fittings and push it home.`];
   if (put.how === 'swing')
     return [
       ...errors,
-      `First into ${at(put.first)}, then swing the other end in, by about ${Math.round(put.swing_deg)}°.`,
+      msg`First into ${at(put.first)}, then swing the other end in, by about ${Math.round(put.swing_deg)}°.`,
     ];
   return [
     ...errors,
-    `Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated, the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
+    msg`Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated, the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
   ];
 }
 
@@ -613,7 +614,7 @@ function wayInWords(m: Maker, run: Run): readonly string[] {
   );
   return met.length > 0
     ? [
-        `On its way in it meets ${met.join(', ')}: put the tube in before, or ease that aside (boxes round parts, estimated).`,
+        msg`On its way in it meets ${met.join(', ')}: put the tube in before, or ease that aside (boxes round parts, estimated).`,
       ]
     : [];
 }
@@ -621,22 +622,24 @@ function wayInWords(m: Maker, run: Run): readonly string[] {
 const capStep = (m: Maker, loop: Loop, needs: readonly string[]): Step =>
   m.step(
     'caps',
-    `caps ${loop.id}`,
+    msg`caps ${loop.id}`,
     [loop.id],
     {
-      title: `Close every port of ${loop.name}`,
-      why: 'One open port is a fountain.',
+      title: msg`Close every port of ${loop.name}`,
+      why: msg`One open port is a fountain.`,
       how: [
         ...loop.caps.map((c) => `${m.nameOf(c.component)}, ${c.port}: ${CAP_WORDS[c.with]}.`),
         ...m.fingersAt((fit) =>
           loop.caps.some((c) => c.component === fit.component && c.port === fit.port),
         ),
-        'Go round the loop with a finger on every joint; count them against the list.',
+        msg`Go round the loop with a finger on every joint; count them against the list.`,
       ],
     },
     { needs },
   );
-const CAP_WORDS = { plug: 'plug', drain: 'drain valve, shut', fill: 'fill cap' } as const;
+const CAP_WORDS = worded(
+  () => ({ plug: msg`plug`, drain: msg`drain valve, shut`, fill: 'fill cap' }) as const,
+);
 
 const lastSteps = (m: Maker, loops: readonly Step[]): readonly Step[] => {
   const needs = loops.filter((s) => s.kind === 'water test').map((s) => s.id);
@@ -645,11 +648,11 @@ const lastSteps = (m: Maker, loops: readonly Step[]): readonly Step[] => {
     'close',
     [],
     {
-      title: 'Dry everything, plug the rest in, close the case',
-      why: 'Only after the paper stayed dry.',
+      title: msg`Dry everything, plug the rest in, close the case`,
+      why: msg`Only after the paper stayed dry.`,
       how: [
-        'Everything is plugged in again and dry to the touch, slots and connectors too.',
-        'Carry it by its frame, never by radiators or tubes.',
+        msg`Everything is plugged in again and dry to the touch, slots and connectors too.`,
+        msg`Carry it by its frame, never by radiators or tubes.`,
       ],
     },
     { needs, cautions: ['lifting', 'leaks', 'mains'] },
@@ -658,14 +661,14 @@ const lastSteps = (m: Maker, loops: readonly Step[]): readonly Step[] => {
     close,
     m.step(
       'first run',
-      'first run',
+      msg`first run`,
       [],
       {
-        title: 'First run: one hour under load',
-        why: 'It shows whether the machine does what was promised.',
+        title: msg`First run: one hour under load`,
+        why: msg`It shows whether the machine does what was promised.`,
         how: [
-          'Follow the guided hour in Log: room, coolant, chips, speeds, flow, at rest and warm.',
-          'Retighten compression fittings once it is cold again, and top up to the mark.',
+          msg`Follow the guided hour in Log: room, coolant, chips, speeds, flow, at rest and warm.`,
+          msg`Retighten compression fittings once it is cold again, and top up to the mark.`,
         ],
       },
       { needs: [close.id], cautions: ['leaks'] },
@@ -676,4 +679,4 @@ const lastSteps = (m: Maker, loops: readonly Step[]): readonly Step[] => {
 const listed = (names: readonly string[]): string =>
   names.length < 2
     ? (names[0] ?? '')
-    : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+    : msg`${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;

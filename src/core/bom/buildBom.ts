@@ -22,6 +22,7 @@ import { pieceOf, trimFor, type Run } from '../tubing';
 import { cutPlan, type CutPlan } from './cutting';
 import { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 import { loopVolume, type LoopVolume } from './volume';
+import { msg } from '../messages';
 
 export type BomUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
 
@@ -142,7 +143,7 @@ export function buildBom(
     });
   };
 
-  if (design.case) add(design.case, 1, 'piece', ['case'], 'the case', { owned: false });
+  if (design.case) add(design.case, 1, 'piece', ['case'], msg`the case`, { owned: false });
   for (const component of design.components) {
     if (unitOf(design, component.id) !== component.id) continue;
     const count = system.placed.get(component.id)?.count ?? 1;
@@ -158,7 +159,7 @@ export function buildBom(
         system.placed.get(component.id)?.count ?? 1,
         'piece',
         [component.id],
-        `on ${component.name}`,
+        msg`on ${component.name}`,
       );
   for (const loop of design.loops)
     addLoop(
@@ -181,7 +182,7 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        `${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => componentName(design, id)).join(', ')}`,
+        msg`${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => componentName(design, id)).join(', ')}`,
       );
 
   for (const line of power.lines)
@@ -191,7 +192,7 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        `the cables on the ${line.header} reach ${formatMillimetres(line.reach_mm ?? 0)} of about ${formatMillimetres(line.way_mm ?? 0)}`,
+        msg`the cables on the ${line.header} reach ${formatMillimetres(line.reach_mm ?? 0)} of about ${formatMillimetres(line.way_mm ?? 0)}`,
         { estimated: true },
       );
   addRisers(system, add);
@@ -242,9 +243,16 @@ function addRisers({ design, placed }: System, add: Add): void {
       .sort((a, b) => (a.length_mm ?? 0) - (b.length_mm ?? 0));
     const riser = risers.find((c) => (c.length_mm ?? 0) >= way) ?? risers[risers.length - 1];
     if (riser)
-      add(riser, 1, 'piece', [id], `${name} stands about ${formatMillimetres(way)} from its slot`, {
-        estimated: true,
-      });
+      add(
+        riser,
+        1,
+        'piece',
+        [id],
+        msg`${name} stands about ${formatMillimetres(way)} from its slot`,
+        {
+          estimated: true,
+        },
+      );
   }
 }
 
@@ -263,7 +271,7 @@ const extraLines = ({ choices }: Design): readonly BomLine[] =>
       extra.quantity,
       extra.price_minor,
       [],
-      extra.note ?? 'written by hand',
+      extra.note ?? msg`written by hand`,
     ),
   );
 
@@ -280,7 +288,7 @@ const bracketLines = (design: Design): readonly BomLine[] =>
               1,
               0,
               [holder.id],
-              `${holder.name} on ${held.name}; its price is not known`,
+              msg`${holder.name} on ${held.name}; its price is not known`,
             ),
             estimated: true,
           },
@@ -365,11 +373,11 @@ function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], a
   const [first] = loops,
     tubes = tubesIn(loops, runs);
   if (!first) return;
-  const words = `${tubes.length} runs, ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })}`;
+  const words = msg`${tubes.length} runs, ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })}`;
   const estimated = tubes.some((r) => r.estimated);
   const why = cuts.plan
-    ? `${words}, and ${SPARE_STICKS} stick to practise on`
-    : `${words}, and ${TUBE_SPARE * 100} % margin`;
+    ? msg`${words}, and ${SPARE_STICKS} stick to practise on`
+    : msg`${words}, and ${TUBE_SPARE * 100} % margin`;
   add(
     first.tube,
     cuts.buy,
@@ -392,11 +400,11 @@ type Add = (
 function reasonFor(system: System, component: Component, pieces: number): string {
   const p = component.placement;
   const nameOf = (id: string): string => componentName(system.design, id);
-  if (p.on === 'radiator') return `${pieces} on ${nameOf(p.component)}`;
-  if (p.on === 'component' || p.on === 'against') return `on ${nameOf(p.component)}`;
+  if (p.on === 'radiator') return msg`${pieces} on ${nameOf(p.component)}`;
+  if (p.on === 'component' || p.on === 'against') return msg`on ${nameOf(p.component)}`;
   if (p.on === 'mount')
-    return `on ${system.design.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
-  return p.on === 'unplaced' ? 'not placed yet' : component.name;
+    return msg`on ${system.design.case?.mounts.find((m) => m.id === p.mount)?.name ?? p.mount}`;
+  return p.on === 'unplaced' ? msg`not placed yet` : component.name;
 }
 
 function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): void {
@@ -433,7 +441,7 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     volume.bottles,
     'bottle',
     [loop.id],
-    `${loop.name} holds ${formatMeasure(volume.total_mL, 'mL')}; 15 % margin`,
+    msg`${loop.name} holds ${formatMeasure(volume.total_mL, 'mL')}; 15 % margin`,
     { estimated },
   );
 }
@@ -464,7 +472,7 @@ function addScrews(system: System, add: Add, boxes: ReadonlyMap<string, number>)
       packs,
       'pack',
       entry.asked,
-      `${entry.quantity} screws ${thread} × ${length} for ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`,
+      msg`${entry.quantity} screws ${thread ?? ''} × ${length ?? ''} for ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`,
     );
   }
 }
@@ -525,7 +533,7 @@ function priced(
   const included = line.owned ? 0 : Math.min(line.quantity, inBox),
     have = line.owned ? 0 : Math.min(line.quantity, inDrawer + included);
   const left = line.quantity - have;
-  const boxed = included > 0 ? [`${included} of them in the box of another part`] : [];
+  const boxed = included > 0 ? [msg`${included} of them in the box of another part`] : [];
   const told = (...words: readonly string[]): string => [line.why, ...boxed, ...words].join('; ');
   if (soldIn === undefined || line.owned || left === 0)
     return {
@@ -540,7 +548,7 @@ function priced(
     quantity: packs,
     unit: 'pack',
     total: Math.round(line.unitPrice * packs),
-    why: told(`${left} wanted, ${soldIn} in a pack, ${packs * soldIn - left} to spare`),
+    why: told(msg`${left} wanted, ${soldIn} in a pack, ${packs * soldIn - left} to spare`),
   };
 }
 

@@ -5,6 +5,7 @@ import type { ConsumableDuty, ConsumablePart } from '../components';
 import { isBentCold, type Run } from '../tubing';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
+import { msg } from '../messages';
 
 /** A sundry the build asks for: what for, how many uses, by whom, and why. */
 export interface ConsumableNeed {
@@ -53,14 +54,14 @@ export function consumableNeeds(
   };
   if (blocks.length > 0) {
     const ids = blocks.map((b) => b.id);
-    need('paste', blocks.length, ids, `under ${names(blocks)}`);
-    need('alcohol', blocks.length, ids, 'to clean the faces before the paste');
+    need('paste', blocks.length, ids, msg`under ${names(blocks)}`);
+    need('alcohol', blocks.length, ids, msg`to clean the faces before the paste`);
     const padded = [...cards, ...others];
     need(
       'pads',
       padded.length,
       padded.map((b) => b.id),
-      `on memory and regulators under ${names(padded)}`,
+      msg`on memory and regulators under ${names(padded)}`,
     );
   }
   const washers = screwNeeds(system).filter((s) => s.washers > 0);
@@ -68,31 +69,31 @@ export function consumableNeeds(
     'washer',
     washers.reduce((s, w) => s + w.washers * w.quantity, 0),
     washers.map((w) => w.radiator),
-    `under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
+    msg`under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
   );
   const missed = design.components.filter((i) => missedHoles(design, i) !== null);
   for (const component of missed)
-    need('bracket', 1, [component.id], `${component.name} does not meet the holes of its place`);
+    need('bracket', 1, [component.id], msg`${component.name} does not meet the holes of its place`);
   const held = (by: HeldBy): readonly Component[] =>
     design.components.filter((i) => heldBy(i) === by && !missed.includes(i));
   for (const component of held('bracket'))
-    need('bracket', 1, [component.id], `holds ${component.name}`);
+    need('bracket', 1, [component.id], msg`holds ${component.name}`);
   for (const component of held('tape'))
-    need('adhesive', 1, [component.id], `holds ${component.name}`);
+    need('adhesive', 1, [component.id], msg`holds ${component.name}`);
   const loops = design.loops.filter((l) => l.connections.length > 0);
   if (loops.length === 0) return needs;
   const ids = loops.map((l) => l.id);
-  need('o-ring', 1, ids, 'to spare: a sliced O-ring stops a build');
-  need('paper', 1, ids, 'under every joint at the leak test');
-  need('gloves', 1, ids, 'coolant and biocide irritate');
-  need('leak-tester', 1, ids, 'air test before any coolant goes in');
-  need('fill-bottle', 1, ids, 'to fill without spilling');
+  need('o-ring', 1, ids, msg`to spare: a sliced O-ring stops a build`);
+  need('paper', 1, ids, msg`under every joint at the leak test`);
+  need('gloves', 1, ids, msg`coolant and biocide irritate`);
+  need('leak-tester', 1, ids, msg`air test before any coolant goes in`);
+  need('fill-bottle', 1, ids, msg`to fill without spilling`);
   const fresh = design.components.filter((i) => i.part.kind === 'radiator' && !i.settings.owned);
   need(
     'flush',
     fresh.length,
     fresh.map((i) => i.id),
-    `new radiators are flushed: ${names(fresh)}`,
+    msg`new radiators are flushed: ${names(fresh)}`,
   );
   for (const loop of loops) {
     const volume = volumes.find((v) => v.loop === loop.id);
@@ -101,14 +102,14 @@ export function consumableNeeds(
         'water',
         Math.ceil(mixFor(loop.coolant, volume.buy_mL).water_mL / 1000 - 1e-9),
         [loop.id],
-        `${loop.coolant.name} is mixed with it`,
+        msg`${loop.coolant.name} is mixed with it`,
       );
       if (!loop.coolant.biocide)
         need(
           'biocide',
           Math.ceil(volume.buy_mL / BIOCIDE_USE_ML),
           [loop.id],
-          `${loop.coolant.name} has none`,
+          msg`${loop.coolant.name} has none`,
         );
     }
     workedWith(
@@ -134,25 +135,25 @@ function workedWith(loop: Loop, tubes: readonly Run[]): readonly ConsumableNeed[
   const { tube } = loop,
     why = `${loop.name}: ${tube.material}`,
     base = { uses: 1, for: tubes.map((r) => r.id), why };
-  if (!tube.hard) return [{ ...base, duty: 'snips', why: `${why} is cut square` }];
+  if (!tube.hard) return [{ ...base, duty: 'snips', why: msg`${why} is cut square` }];
   const bent = tubes.some((r) => r.bends > 0);
   return [
     tube.material === 'acrylic'
-      ? { ...base, duty: 'saw' as const, why: `${why} cracks in a cutter` }
-      : { ...base, duty: 'cutter' as const, why: `${why} is cut clean` },
+      ? { ...base, duty: 'saw' as const, why: msg`${why} cracks in a cutter` }
+      : { ...base, duty: 'cutter' as const, why: msg`${why} is cut clean` },
     ...(tube.material === 'acrylic'
-      ? [{ ...base, duty: 'mitre' as const, why: `${why} is sawn square` }]
+      ? [{ ...base, duty: 'mitre' as const, why: msg`${why} is sawn square` }]
       : []),
-    { ...base, duty: 'deburrer', why: `${why}: a sharp edge slices the O-ring` },
+    { ...base, duty: 'deburrer', why: msg`${why}: a sharp edge slices the O-ring` },
     ...(bent && isBentCold(tube)
       ? [
           {
             ...base,
             duty: 'tube-bender' as const,
             tube_mm: tube.outer_mm,
-            why: `${why} is bent cold: ${tube.minBend_mm} mm bends`,
+            why: msg`${why} is bent cold: ${tube.minBend_mm} mm bends`,
           },
-          { ...base, duty: 'marker' as const, why: `${why}: marks that wipe off` },
+          { ...base, duty: 'marker' as const, why: msg`${why}: marks that wipe off` },
         ]
       : []),
     ...(bent && !isBentCold(tube)
@@ -161,17 +162,17 @@ function workedWith(loop: Loop, tubes: readonly Run[]): readonly ConsumableNeed[
             ...base,
             duty: 'cord' as const,
             tube_mm: tube.inner_mm,
-            why: `${why}: inside while it is bent`,
+            why: msg`${why}: inside while it is bent`,
           },
           {
             ...base,
             duty: 'mandrel' as const,
             tube_mm: tube.outer_mm,
-            why: `${why}: ${tube.minBend_mm} mm bends`,
+            why: msg`${why}: ${tube.minBend_mm} mm bends`,
           },
-          { ...base, duty: 'heat-gun' as const, why: `${why} is bent warm` },
-          { ...base, duty: 'marker' as const, why: `${why}: marks that wipe off` },
-          { ...base, duty: 'tape' as const, why: `${why}: a line along the tube` },
+          { ...base, duty: 'heat-gun' as const, why: msg`${why} is bent warm` },
+          { ...base, duty: 'marker' as const, why: msg`${why}: marks that wipe off` },
+          { ...base, duty: 'tape' as const, why: msg`${why}: a line along the tube` },
         ]
       : []),
   ];

@@ -1,6 +1,7 @@
 import type { Design, KitDuty } from '../design';
 import type { Bom } from '.';
 import type { FittingDuty } from '../components';
+import { msg, worded } from '../messages';
 
 /** One more of something that stops builds when it is missing. */
 export interface Spare {
@@ -14,16 +15,16 @@ export interface Spare {
  * What breaks builds for weeks (common practice, no source): fittings that drip, plugs that are
  * miscounted, and the elbow one run too few had.
  */
-const REASONS: Partial<Record<FittingDuty, string>> = {
-  compression: 'one that drips or is dropped',
-  barb: 'one that drips or is dropped',
-  'hard-tube': 'one whose ring is cut',
-  plug: 'ports are miscounted',
-  rotary90: 'one run more often wants an elbow than was thought',
-  rotary45: 'one run more often wants an elbow than was thought',
-  extender: 'two ports too close are seen only in the hand',
-  maleToMale: 'two parts turn out to meet',
-};
+const REASONS: Partial<Record<FittingDuty, string>> = worded(() => ({
+  compression: msg`one that drips or is dropped`,
+  barb: msg`one that drips or is dropped`,
+  'hard-tube': msg`one whose ring is cut`,
+  plug: msg`ports are miscounted`,
+  rotary90: msg`one run more often wants an elbow than was thought`,
+  rotary45: msg`one run more often wants an elbow than was thought`,
+  extender: msg`two ports too close are seen only in the hand`,
+  maleToMale: msg`two parts turn out to meet`,
+}));
 const KIT: readonly KitDuty[] = ['plug', 'maleToMale', 'rotary45', 'rotary90', 'extender'];
 
 /** For every fitting on the list that breaks builds, one more; dear ones last. */

@@ -1,4 +1,5 @@
 import type { HolePattern } from '../components';
+import { msg, worded } from '../messages';
 
 /**
  * Clearance holes, mm. M3 and M4: ISO 273, medium row, from memory; UNC 6-32: 0.150 in, ASME
@@ -100,7 +101,9 @@ export function drawBracket(ask: BracketAsk): Bracket {
   };
 }
 
-const NAMES = { under: 'the case', over: 'the part', opening: 'the opening' } as const;
+const NAMES = worded(
+  () => ({ under: msg`the case`, over: msg`the part`, opening: msg`the opening` }) as const,
+);
 
 function webs(holes: readonly BracketHole[], ask: BracketAsk): readonly BracketTrouble[] {
   const limit_mm = Math.max(LEAST_WEB_MM, WEB_THICKNESSES * ask.thickness_mm);
@@ -115,8 +118,8 @@ function webs(holes: readonly BracketHole[], ask: BracketAsk): readonly BracketT
               {
                 says:
                   web < 0
-                    ? `A hole for ${NAMES[a.of]} runs into one for ${NAMES[b.of]}. Move the part on the plate by a few millimetres.`
-                    : `Too little metal is left between a hole for ${NAMES[a.of]} and one for ${NAMES[b.of]}.`,
+                    ? msg`A hole for ${NAMES[a.of]} runs into one for ${NAMES[b.of]}. Move the part on the plate by a few millimetres.`
+                    : msg`Too little metal is left between a hole for ${NAMES[a.of]} and one for ${NAMES[b.of]}.`,
                 measured_mm: web,
                 limit_mm,
               },
@@ -133,7 +136,7 @@ function edges(ask: BracketAsk): readonly BracketTrouble[] {
     ? []
     : [
         {
-          says: 'The holes are too near the edge of the plate.',
+          says: msg`The holes are too near the edge of the plate.`,
           measured_mm: ask.margin_mm,
           limit_mm,
         },

@@ -2,6 +2,7 @@ import { formatCubicMetres } from '../units';
 import { airFixes } from './airFixes';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Less than this is no wind, m³/h. */
 const LEAST_M3H = 1;
@@ -10,8 +11,9 @@ export const airBackwards: OperatingCheck = {
   code: 'air.backwards',
   severity: 'marginal',
   stage: 'cooling',
-  meaning:
-    'Air flows through a radiator or a row of fans against its fans: the others are stronger, or these are stopped. Turn it round, or speed up its fans.',
+  get meaning() {
+    return msg`Air flows through a radiator or a row of fans against its fans: the others are stronger, or these are stopped. Turn it round, or speed up its fans.`;
+  },
   source: 'the balance of all fans and openings',
   run: (context) =>
     [...context.heat.radiators, ...context.heat.caseFans].flatMap((row): Diagnostic[] =>
@@ -19,8 +21,8 @@ export const airBackwards: OperatingCheck = {
         ? [
             {
               subjects: [row.id],
-              title: `Air goes ${row.air} through ${nameOf(context, row.id)}, against its fans`,
-              detail: `${formatCubicMetres(row.airFlow_m3h)} pass it in the wrong direction.`,
+              title: msg`Air goes ${row.air} through ${nameOf(context, row.id)}, against its fans`,
+              detail: msg`${formatCubicMetres(row.airFlow_m3h)} pass it in the wrong direction.`,
               candidates: () => airFixes(context),
             },
           ]

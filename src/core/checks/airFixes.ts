@@ -2,6 +2,7 @@ import { freeId, type Component, type Design, type Placement } from '../design';
 import type { FanPart, Mount } from '../components';
 import type { Fix } from './diagnostic';
 import type { SpatialInputs } from './inputs';
+import { msg } from '../messages';
 
 type OnMount = Extract<Placement, { readonly on: 'mount' }>;
 
@@ -27,7 +28,7 @@ const onMounts = ({
 function turned({ id, name, placement }: Component & { readonly placement: OnMount }): Fix {
   const air = placement.air === 'in' ? 'out' : 'in';
   return {
-    label: `Make ${name} an ${air === 'in' ? 'intake' : 'exhaust'}`,
+    label: msg`Make ${name} an ${air === 'in' ? msg`intake` : msg`exhaust`}`,
     edit: { do: 'component.place', component: id, placement: { ...placement, air } },
   };
 }
@@ -54,12 +55,12 @@ function withFan({ design, offer }: SpatialInputs, mount: Mount): readonly Fix[]
   const usual = mount.face === 'front' || mount.face === 'bottom' ? 'in' : 'out';
   return [
     {
-      label: `Put ${part.name} on ${mount.name}, ${usual === 'in' ? 'drawing in' : 'blowing out'}`,
+      label: msg`Put ${part.name} on ${mount.name}, ${usual === 'in' ? msg`drawing in` : msg`blowing out`}`,
       edit: {
         do: 'component.add',
         component: {
           id,
-          name: `${mount.name} fan`,
+          name: msg`${mount.name} fan`,
           part,
           placement: { on: 'mount', mount: mount.id, slide_mm: 0, ports: 'end', air: usual },
           settings: {},

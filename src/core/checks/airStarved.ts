@@ -4,6 +4,7 @@ import { formatCubicMetres } from '../units';
 import { airFixes } from './airFixes';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Share of its air in the open from which a case is no hindrance (common practice, no source). */
 const LEAST_SHARE = 0.6;
@@ -12,8 +13,9 @@ export const airStarved: OperatingCheck = {
   code: 'air.starved',
   severity: 'marginal',
   stage: 'cooling',
-  meaning:
-    'The case starves the fans of a radiator or mount: too little air gets in or out. Reverse some fans, add a fan on a free mount, or open a vent.',
+  get meaning() {
+    return msg`The case starves the fans of a radiator or mount: too little air gets in or out. Reverse some fans, add a fan on a free mount, or open a vent.`;
+  },
   source: 'the balance of all fans and openings; 60 % is common practice, no source',
   run: (context) => {
     const { brief } = context.design;
@@ -27,10 +29,10 @@ export const airStarved: OperatingCheck = {
       return [
         {
           subjects: [row.id],
-          title: `${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in the open ${formatCubicMetres(open_m3h)}`,
+          title: msg`${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in the open ${formatCubicMetres(open_m3h)}`,
           detail: over
-            ? 'More air is blown into the case than can get out.'
-            : 'More air is drawn out of the case than can get in.',
+            ? msg`More air is blown into the case than can get out.`
+            : msg`More air is drawn out of the case than can get in.`,
           measured: 100 * share,
           limit: 100 * LEAST_SHARE,
           unit: '%',

@@ -6,18 +6,33 @@ import { trappedAir } from '../loops';
 import { formatMeasure } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
+import { counted, msg } from '../messages';
 
 /** Pockets smaller than this are swept out by the flow, mL (common practice, no source). */
 const LEAST_ML = 10;
 /** A hump of a tube over both its ends, mm. */
 const HUMP_MM = 15;
 
+function titleOf(
+  context: Parameters<typeof nameOf>[0],
+  loop: string,
+  pockets: readonly { readonly component: string }[],
+  humps: number,
+): string {
+  const [first] = pockets;
+  if (!first) return msg`Air can stay in ${counted(humps, 'a tube', '# tubes')} of ${loop}`;
+  return pockets.length === 1
+    ? msg`Air can stay in ${nameOf(context, first.component)} of ${loop}`
+    : msg`Air can stay in ${pockets.length} parts of ${loop}`;
+}
+
 export const airTrap: SpatialCheck = {
   code: 'rule.air-trap',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports at the top bleed easily. The volume given is the most that can stay; flow and tilting the case remove it over days.',
+  get meaning() {
+    return msg`Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports at the top bleed easily. The volume given is the most that can stay; flow and tilting the case remove it over days.`;
+  },
   source:
     "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
   run: (context) =>
@@ -43,7 +58,7 @@ export const airTrap: SpatialCheck = {
         return component?.part.kind === 'radiator' && component.placement.on === 'mount'
           ? [
               {
-                label: `Turn the ports of ${component.name} to the other end`,
+                label: msg`Turn the ports of ${component.name} to the other end`,
                 edit: {
                   do: 'component.place',
                   component: component.id,
@@ -62,11 +77,8 @@ export const airTrap: SpatialCheck = {
       return [
         {
           subjects: [loop.id, ...pockets.map((p) => p.component), ...humps.map((h) => h.run.id)],
-          title:
-            pockets.length > 0
-              ? `Air can stay in ${pockets.length === 1 ? nameOf(context, (pockets[0] as { component: string }).component) : `${pockets.length} parts`} of ${loop.name}`
-              : `Air can stay in ${humps.length === 1 ? 'a tube' : `${humps.length} tubes`} of ${loop.name}`,
-          detail: `${[...pockets.slice(0, 4).map((p) => `${nameOf(context, p.component)}, up to ${formatMeasure(p.mL, 'mL')}`), ...humps.slice(0, 3).map((h) => `${h.run.name} rises ${formatMeasure(h.over, 'mm')} over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
+          title: titleOf(context, loop.name, pockets, humps.length),
+          detail: msg`${[...pockets.slice(0, 4).map((p) => msg`${nameOf(context, p.component)}, up to ${formatMeasure(p.mL, 'mL')}`), ...humps.slice(0, 3).map((h) => msg`${h.run.name} rises ${formatMeasure(h.over, 'mm')} over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
           ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
           candidates: () =>
             triedFixes(

@@ -1,14 +1,16 @@
 import { freeId, type Edit, type Component } from '../design';
 import type { Diagnostic } from './diagnostic';
-import { plural } from '../units';
+
 import type { OperatingCheck } from './inputs';
+import { counted, msg } from '../messages';
 
 export const caseFans: OperatingCheck = {
   code: 'case.fans',
   severity: 'note',
   stage: 'cooling',
-  meaning:
-    'Fans come with the case and their mount is still free. Added, they move case air and cost nothing.',
+  get meaning() {
+    return msg`Fans come with the case and their mount is still free. Added, they move case air and cost nothing.`;
+  },
   source: "the case's own data",
   run: (context) => {
     const { design } = context;
@@ -28,7 +30,7 @@ export const caseFans: OperatingCheck = {
       ids.push(id);
       const component: Component = {
         id,
-        name: `${f.fan.name}, of the case`,
+        name: msg`${f.fan.name}, of the case`,
         part: f.fan,
         placement: {
           on: 'mount',
@@ -44,9 +46,9 @@ export const caseFans: OperatingCheck = {
     return [
       {
         subjects: [],
-        title: `${plural(waiting.length, 'fan')} of the case ${waiting.length === 1 ? 'is' : 'are'} not in the build`,
-        detail: `Free: ${names.join(', ')}. They count as owned.`,
-        candidates: () => [{ label: 'Add them, as owned', edit: { do: 'batch', edits } }],
+        title: msg`${counted(waiting.length, '# fan of the case is', '# fans of the case are')} not in the build`,
+        detail: msg`Free: ${names.join(', ')}. They count as owned.`,
+        candidates: () => [{ label: msg`Add them, as owned`, edit: { do: 'batch', edits } }],
       } satisfies Diagnostic,
     ];
   },

@@ -1,13 +1,15 @@
 import type { Edit } from '../design';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const controlSensor: OperatingCheck = {
   code: 'control.sensor',
   severity: 'fails',
   stage: 'cooling',
-  meaning:
-    'Fans or a pump follow the temperature of a part that is not in the build any more. They would follow room temperature and stay slow while everything else warms.',
+  get meaning() {
+    return msg`Fans or a pump follow the temperature of a part that is not in the build any more. They would follow room temperature and stay slow while everything else warms.`;
+  },
   source: "the build's own parts",
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
@@ -28,9 +30,9 @@ export const controlSensor: OperatingCheck = {
       return [
         {
           subjects: [component.id],
-          title: `${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part that is gone`,
-          detail: `The sensor "${control.sensor}" is not in this build. Use the coolant temperature, or choose another part under Over time.`,
-          candidates: () => [{ label: 'Follow the coolant', edit }],
+          title: msg`${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part that is gone`,
+          detail: msg`The sensor "${control.sensor}" is not in this build. Use the coolant temperature, or choose another part under Over time.`,
+          candidates: () => [{ label: msg`Follow the coolant`, edit }],
         },
       ];
     }),

@@ -1,13 +1,15 @@
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 import { subjectsOf, tellSoft, unharmed } from './softFixes';
+import { msg } from '../messages';
 
 export const coolantAttacks: OperatingCheck = {
   code: 'coolant.attacks',
   severity: 'fails',
   stage: 'materials',
-  meaning:
-    'The coolant swells, hazes or cracks a plastic or rubber that it touches: of the tube, of a part, or of its seals. Take another coolant, or another tube or part.',
+  get meaning() {
+    return msg`The coolant swells, hazes or cracks a plastic or rubber that it touches: of the tube, of a part, or of its seals. Take another coolant, or another tube or part.`;
+  },
   source:
     "the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)",
   run: (context) =>
@@ -19,8 +21,8 @@ export const coolantAttacks: OperatingCheck = {
           ? [
               {
                 subjects: subjectsOf(soft),
-                title: `${loop.coolant.name} attacks ${soft.material}`,
-                detail: `${tellSoft(soft)} It may leak or crack after weeks.`,
+                title: msg`${loop.coolant.name} attacks ${soft.material}`,
+                detail: msg`${tellSoft(soft)} It may leak or crack after weeks.`,
                 candidates: () => unharmed(context, loop),
               },
             ]

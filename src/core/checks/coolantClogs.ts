@@ -2,6 +2,7 @@ import { findComponent } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { coolantHabits } from '../bom';
 import { nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * Fins denser than this, and filters, are where particles settle first, fins per inch (common
@@ -13,8 +14,9 @@ export const coolantClogs: OperatingCheck = {
   code: 'coolant.clogs',
   severity: 'note',
   stage: 'materials',
-  meaning:
-    'The particles that make a coolant opaque settle where the ways are narrow: dense blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one wants flushing every year.',
+  get meaning() {
+    return msg`The particles that make a coolant opaque settle where the ways are narrow: dense blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one wants flushing every year.`;
+  },
   source: 'common practice, no source',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
@@ -40,7 +42,7 @@ export const coolantClogs: OperatingCheck = {
       const fixes: Fix[] = clear
         ? [
             {
-              label: `Fill it with ${clear.name}`,
+              label: msg`Fill it with ${clear.name}`,
               edit: { do: 'loop.coolant', loop: loop.id, coolant: clear, age_months: 0 },
             },
           ]
@@ -48,8 +50,11 @@ export const coolantClogs: OperatingCheck = {
       return [
         {
           subjects: [loop.id, ...narrow],
-          title: `${loop.coolant.name} settles in ${narrow.length === 1 ? nameOf(context, narrow[0] as string) : `${narrow.length} narrow parts`}`,
-          detail: `${narrow
+          title:
+            narrow.length === 1
+              ? msg`${loop.coolant.name} settles in ${nameOf(context, narrow[0] as string)}`
+              : msg`${loop.coolant.name} settles in ${narrow.length} narrow parts`,
+          detail: msg`${narrow
             .slice(0, 4)
             .map((s) => nameOf(context, s))
             .join(', ')}: flush ${loop.name} every year, and mind the flow.`,

@@ -1,7 +1,8 @@
 import type { Fix, Diagnostic } from './diagnostic';
 import { changeEvery } from '../bom';
-import { plural } from '../units';
+
 import type { OperatingCheck } from './inputs';
+import { counted, msg } from '../messages';
 
 /** Told so long before it is due, months. */
 const AHEAD_MONTHS = 2;
@@ -10,8 +11,9 @@ export const coolantDue: OperatingCheck = {
   code: 'coolant.due',
   severity: 'marginal',
   stage: 'materials',
-  meaning:
-    'The coolant is past the age its inhibitor and biocide last, or soon will be. Drain, flush, look at the fins, and fill anew; old coolant counts as having no inhibitor.',
+  get meaning() {
+    return msg`The coolant is past the age its inhibitor and biocide last, or soon will be. Drain, flush, look at the fins, and fill anew; old coolant counts as having no inhibitor.`;
+  },
   source:
     "the coolant's own data; twelve months for one without an inhibitor, common practice, no source",
   run: ({ design }) =>
@@ -21,7 +23,7 @@ export const coolantDue: OperatingCheck = {
       if (loop.coolantAge_months === 0 || left > AHEAD_MONTHS) return [];
       const fixes: Fix[] = [
         {
-          label: 'It has been changed: start anew',
+          label: msg`It has been changed: start anew`,
           edit: { do: 'loop.coolant', loop: loop.id, coolant: loop.coolant, age_months: 0 },
         },
       ];
@@ -31,9 +33,9 @@ export const coolantDue: OperatingCheck = {
           subjects: [loop.id],
           title:
             left > 0
-              ? `${loop.name} wants new coolant in ${plural(left, 'month')}`
-              : `${loop.name} is due for new coolant`,
-          detail: `${loop.coolant.name} is changed every ${plural(every, 'month')}; it has been in for ${plural(loop.coolantAge_months, 'month')}. Wear gloves, keep it from children and pets, dispose of it by local rules.`,
+              ? msg`${loop.name} wants new coolant in ${counted(left, '# month', '# months')}`
+              : msg`${loop.name} is due for new coolant`,
+          detail: msg`${loop.coolant.name} is changed every ${counted(every, '# month', '# months')}; it has been in for ${counted(loop.coolantAge_months, '# month', '# months')}. Wear gloves, keep it from children and pets, dispose of it by local rules.`,
           measured: loop.coolantAge_months,
           limit: every,
           candidates: () => fixes,

@@ -1,13 +1,15 @@
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 import { harmlessTube, subjectsOf, tellSoft, unharmed } from './softFixes';
+import { msg } from '../messages';
 
 export const coolantWatch: OperatingCheck = {
   code: 'coolant.watch',
   severity: 'note',
   stage: 'materials',
-  meaning:
-    'A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.',
+  get meaning() {
+    return msg`A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.`;
+  },
   source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
   run: (context) =>
     context.corrosion.polymers
@@ -19,7 +21,7 @@ export const coolantWatch: OperatingCheck = {
         return [
           {
             subjects: subjectsOf(soft),
-            title: `${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`,
+            title: msg`${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`,
             detail: tellSoft(soft),
             candidates: () => (fromTube ? harmlessTube(context, loop) : unharmed(context, loop)),
           },

@@ -5,13 +5,15 @@ import { airFixes } from './airFixes';
 import { moreRadiators } from './moreRadiators';
 import { quietestFix } from './quietestFix';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const coolingShort: OperatingCheck = {
   code: 'cooling.short',
   severity: 'fails',
   stage: 'cooling',
-  meaning:
-    'The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, connected and evaluated with its fans and air.',
+  get meaning() {
+    return msg`The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, connected and evaluated with its fans and air.`;
+  },
   source: 'the brief; temperature from the heat model',
   run: (context) => {
     const { deltaT_K } = context.design.brief.limits;
@@ -19,9 +21,8 @@ export const coolingShort: OperatingCheck = {
       .filter((l) => l.status === 'no-radiator' && l.heatIn_W > 0)
       .map((l) => ({
         subjects: [l.id],
-        title: `Nothing cools ${context.design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
-        detail:
-          'The loop has no radiator, so its coolant would warm without end. Add one from the catalogue and put it into the loop.',
+        title: msg`Nothing cools ${context.design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
+        detail: msg`The loop has no radiator, so its coolant would warm without end. Add one from the catalogue and put it into the loop.`,
       }));
     const rise = worstRise(context.heat);
     if (rise !== null && rise > deltaT_K + 0.005) {
@@ -31,8 +32,8 @@ export const coolingShort: OperatingCheck = {
       );
       diagnostic.push({
         subjects: [loop.id],
-        title: `Coolant settles ${formatKelvin(rise)} above room air`,
-        detail: `You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? ' Even full fan speed is not enough.' : ''}`,
+        title: msg`Coolant settles ${formatKelvin(rise)} above room air`,
+        detail: msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? msg` Even full fan speed is not enough.` : ''}`,
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
@@ -56,9 +57,8 @@ export const coolingShort: OperatingCheck = {
         diagnostic.push({
           severity: 'marginal',
           subjects: [r.id],
-          title: `${nameOf(context, r.id)} has no fans`,
-          detail:
-            'In still air it sheds only a few watts a kelvin. Put fans on it from the catalogue.',
+          title: msg`${nameOf(context, r.id)} has no fans`,
+          detail: msg`In still air it sheds only a few watts a kelvin. Put fans on it from the catalogue.`,
         });
     }
     return diagnostic;
@@ -73,7 +73,7 @@ function fasterFans({ sizing, design }: CheckInputs): readonly Fix[] {
   const speed_rpm = Math.ceil(rpm / 10) * 10;
   return [
     {
-      label: `Run the fans at ${formatNumber(speed_rpm)} rpm`,
+      label: msg`Run the fans at ${formatNumber(speed_rpm)} rpm`,
       edit: { do: 'fans.speed', speed_rpm },
     },
   ];
@@ -87,7 +87,7 @@ const radiatorFixes = ({ design, offer }: CheckInputs): readonly Fix[] =>
   (['usual', 'other'] as const)
     .flatMap((air) => moreRadiators(design, offer, air).slice(0, MOST_RADIATORS / 2))
     .map(({ part, mountName, air, edit }) => ({
-      label: `One more ${part.name} on the ${mountName.toLowerCase()}, ${air === 'in' ? 'drawing in' : 'blowing out'}`,
+      label: msg`One more ${part.name} on the ${mountName.toLowerCase()}, ${air === 'in' ? msg`drawing in` : msg`blowing out`}`,
       edit,
     }));
 
@@ -96,15 +96,15 @@ function whyNoArea({ heat, design }: CheckInputs): string {
   const { room_C } = design.brief;
   const breathing = heat.radiators.filter((r) => r.airIn_C > room_C + 1);
   if (breathing.length > 0)
-    return 'More radiators that draw in warm the case air that those blowing out breathe: change who blows where.';
-  if (heat.radiators.every((r) => r.speed_rpm <= 0)) return 'No fan turns.';
-  return 'More fans press against the same vents: reverse some fans, or open the case.';
+    return msg`More radiators that draw in warm the case air that those blowing out breathe: change who blows where.`;
+  if (heat.radiators.every((r) => r.speed_rpm <= 0)) return msg`No fan turns.`;
+  return msg`More fans press against the same vents: reverse some fans, or open the case.`;
 }
 
 /** "you need 2.6 sections", also for a number that no area reaches. */
 export function neededWords(n: number | null): string {
-  if (n === null) return 'it is unknown how many sections you need';
+  if (n === null) return msg`it is unknown how many sections you need`;
   return Number.isFinite(n)
-    ? `you need ${formatNumber(n, { decimals: 1 })} sections`
-    : 'no number of sections would do';
+    ? msg`you need ${formatNumber(n, { decimals: 1 })} sections`
+    : msg`no number of sections would do`;
 }

@@ -4,6 +4,7 @@ import { capAdapters, capFits, draining } from '../loops';
 import { formatMeasure } from '../units';
 import { nameOf, portHeight, type CheckInputs, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
+import { msg } from '../messages';
 
 /** Less than this share of the loop may stay behind untold. */
 const SHARE = 0.25;
@@ -17,7 +18,7 @@ function valveAt(context: CheckInputs, loop: LoopId, { component, port }: Cap): 
     )
     .slice(0, 2)
     .map((under) => ({
-      label: `Put a drain valve on ${nameOf(context, component)}${under ? `, on ${under.piece === 'extender' ? 'an extender' : 'an elbow'}` : ''}, too`,
+      label: msg`Put a drain valve on ${nameOf(context, component)}${under ? msg`, on ${under.piece === 'extender' ? msg`an extender` : msg`an elbow`}` : ''}, too`,
       edit: {
         do: 'cap.set',
         loop,
@@ -32,8 +33,9 @@ export const drainLow: OperatingCheck = {
   code: 'rule.drain-low',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'Much of the coolant stays in the loop when its drain is opened: the valve is not the lowest port, or radiators have their ports up and hold what is in them. Ports down drain, but trap air when filling; a lower valve empties more.',
+  get meaning() {
+    return msg`Much of the coolant stays in the loop when its drain is opened: the valve is not the lowest port, or radiators have their ports up and hold what is in them. Ports down drain, but trap air when filling; a lower valve empties more.`;
+  },
   source:
     "geometry of the ports; an even spread of each part's volume over its height is an estimate",
   run: (context) =>
@@ -57,7 +59,7 @@ export const drainLow: OperatingCheck = {
       const fixes: Fix[] = [
         ...plugs.slice(0, 3).flatMap((plug) => valveAt(context, loop.id, plug)),
         ...radiators.map(({ component, placement }): Fix => ({
-          label: `Turn the ports of ${component.name} to the other end`,
+          label: msg`Turn the ports of ${component.name} to the other end`,
           edit: {
             do: 'component.place',
             component: component.id,
@@ -68,8 +70,8 @@ export const drainLow: OperatingCheck = {
       return [
         {
           subjects: [loop.id, ...now.stays.map((s) => s.component)],
-          title: `About ${formatMeasure(now.stays_mL, 'mL')} stay in ${loop.name} when it is drained`,
-          detail: `${now.stays
+          title: msg`About ${formatMeasure(now.stays_mL, 'mL')} stay in ${loop.name} when it is drained`,
+          detail: msg`${now.stays
             .slice(0, 4)
             .map((s) => `${nameOf(context, s.component)} ${formatMeasure(s.mL, 'mL')}`)
             .join(', ')}. Tilt the case to empty it, or blow gently into the fill port.`,

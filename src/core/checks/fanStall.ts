@@ -1,6 +1,7 @@
 import type { Diagnostic } from './diagnostic';
 import { formatMeasure, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * An axial fan held below this share of its free flow works in its stall: louder and less sure than
@@ -12,8 +13,9 @@ export const fanStall: OperatingCheck = {
   code: 'fan.stall',
   severity: 'note',
   stage: 'cooling',
-  meaning:
-    'Radiator, filter and grille resist a fan so much that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans in push-pull help.',
+  get meaning() {
+    return msg`Radiator, filter and grille resist a fan so much that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans in push-pull help.`;
+  },
   source: 'axial fans stall below about a third of their free flow (common practice, no source)',
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {
@@ -32,8 +34,8 @@ export const fanStall: OperatingCheck = {
       return [
         {
           subjects: [h.id, ...turning.map((f) => f.component)],
-          title: `Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
-          detail: `${formatMeasure(h.airDrop_Pa, 'Pa', { decimals: 1 })} stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
+          title: msg`Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
+          detail: msg`${formatMeasure(h.airDrop_Pa, 'Pa', { decimals: 1 })} stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
           measured: 100 * share,
           limit: 100 * STALL_SHARE,
           unit: '%',

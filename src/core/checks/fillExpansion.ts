@@ -3,13 +3,15 @@ import type { Loop } from '../design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '../bom';
 import { formatMeasure, formatShown } from '../units';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const fillExpansion: OperatingCheck = {
   code: 'fill.expansion',
   severity: 'marginal',
   stage: 'runs',
-  meaning:
-    'Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.',
+  get meaning() {
+    return msg`Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.`;
+  },
   source:
     'density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid',
   run: (context) =>
@@ -26,8 +28,8 @@ export const fillExpansion: OperatingCheck = {
         {
           severity: verdict,
           subjects: [loop.id],
-          title: `${loop.name} has little air to expand into`,
-          detail: `From ${formatShown(e.cold_C, '°C')} to ${formatMeasure(e.hot_C, '°C')} it grows by ${formatMeasure(e.grows_mL, 'mL', { decimals: 1 })} into ${formatMeasure(e.air_mL, 'mL')} of air and tubes that give ${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}: ${Number.isFinite(e.rises_bar) ? `${formatMeasure(e.rises_bar, 'bar', { decimals: 2 })} above room pressure` : 'there is no air to take it up'}, closed cold. Closed warm it would be ${formatMeasure(e.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`,
+          title: msg`${loop.name} has little air to expand into`,
+          detail: msg`From ${formatShown(e.cold_C, '°C')} to ${formatMeasure(e.hot_C, '°C')} it grows by ${formatMeasure(e.grows_mL, 'mL', { decimals: 1 })} into ${formatMeasure(e.air_mL, 'mL')} of air and tubes that give ${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}: ${Number.isFinite(e.rises_bar) ? msg`${formatMeasure(e.rises_bar, 'bar', { decimals: 2 })} above room pressure` : msg`there is no air to take it up`}, closed cold. Closed warm it would be ${formatMeasure(e.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`,
           measured: Math.min(99, e.rises_bar),
           limit: GROWTH_LIMIT_BAR,
           unit: 'bar',
@@ -49,7 +51,7 @@ function lowerFills(context: CheckInputs, loop: Loop): readonly Fix[] {
   return FILLS.map((share) => Math.round(share * largest.volume_mL))
     .filter((fill_mL) => fill_mL < largest.fill_mL)
     .map((fill_mL) => ({
-      label: `Fill ${nameOf(context, largest.id)} to ${formatMeasure(fill_mL, 'mL')} only`,
+      label: msg`Fill ${nameOf(context, largest.id)} to ${formatMeasure(fill_mL, 'mL')} only`,
       edit: { do: 'component.fill', component: largest.id, fill_mL },
     }));
 }

@@ -2,6 +2,7 @@ import { heightsOf } from '../system';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { nameOf, portHeight, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Parts may reach this much above the fill port without a word, mm. */
 const OVER_MM = 20;
@@ -10,8 +11,9 @@ export const fillLow: SpatialCheck = {
   code: 'rule.fill-low',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'Parts of the loop are above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.',
+  get meaning() {
+    return msg`Parts of the loop are above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.`;
+  },
   source: 'geometry of the ports; common practice, no source',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
@@ -50,7 +52,7 @@ export const fillLow: SpatialCheck = {
       const fixes: Fix[] = plug
         ? [
             {
-              label: `Put a fill cap on ${nameOf(context, plug.component)} too`,
+              label: msg`Put a fill cap on ${nameOf(context, plug.component)} too`,
               edit: {
                 do: 'cap.set',
                 loop: loop.id,
@@ -63,8 +65,11 @@ export const fillLow: SpatialCheck = {
       return [
         {
           subjects: [loop.id, ...above.map((a) => a.id)],
-          title: `${above.length === 1 ? nameOf(context, highest.id) : `${above.length} parts`} of ${loop.name} stand${above.length === 1 ? 's' : ''} above the fill port`,
-          detail: `${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`,
+          title:
+            above.length === 1
+              ? msg`${nameOf(context, highest.id)} of ${loop.name} stands above the fill port`
+              : msg`${above.length} parts of ${loop.name} stand above the fill port`,
+          detail: msg`${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`,
           measured: highest.over,
           limit: OVER_MM,
           unit: 'mm',

@@ -2,6 +2,7 @@ import type { Diagnostic } from './diagnostic';
 import { BOARD_STANDARDS } from '../components';
 import { formatMillimetres } from '../units';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Sheets and stand-offs leave this much play, mm (common practice, no source). */
 const PLAY_MM = 1;
@@ -10,8 +11,9 @@ export const fitBoard: SpatialCheck = {
   code: 'fit.board',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    "The case has no stand-offs for this board's standard, or the board sticks out where they put it. Another case takes it; a smaller board fits most larger cases.",
+  get meaning() {
+    return msg`The case has no stand-offs for this board's standard, or the board sticks out where they put it. Another case takes it; a smaller board fits most larger cases.`;
+  },
   source:
     "board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory",
   run: ({ design, offer }) =>
@@ -43,17 +45,17 @@ export const fitBoard: SpatialCheck = {
         {
           subjects: [component.id, 'case'],
           title: known
-            ? `${component.name} sticks out of ${box.name} by ${formatMillimetres(over)}`
-            : `${box.name} has no stand-offs for ${part.standard}`,
-          detail: `${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])} high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes ${box.boardStandards.join(', ') || 'none that is known'}.`,
+            ? msg`${component.name} sticks out of ${box.name} by ${formatMillimetres(over)}`
+            : msg`${box.name} has no stand-offs for ${part.standard}`,
+          detail: msg`${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])} high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes ${box.boardStandards.join(', ') || msg`none that is known`}.`,
           ...(known ? { measured: over, limit: 0, unit: 'mm' } : {}),
           candidates: () => [
             ...takes.slice(0, 1).map((c) => ({
-              label: `Take ${c.name}, the smallest case for it`,
+              label: msg`Take ${c.name}, the smallest case for it`,
               edit: { do: 'case.choose' as const, case: c },
             })),
             ...smaller.slice(0, 1).map((b) => ({
-              label: `Take a ${b.standard} board: ${b.name}`,
+              label: msg`Take a ${b.standard} board: ${b.name}`,
               edit: { do: 'component.replace' as const, component: component.id, part: b },
             })),
           ],

@@ -1,13 +1,15 @@
 import { formatMeasure, formatMillimetres } from '../units';
 import { cableTrunk } from '../wiring';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const fitCables: SpatialCheck = {
   code: 'fit.cables',
   severity: 'marginal',
   stage: 'case',
-  meaning:
-    'The cables of this machine lie deeper than the room behind its tray: the panel will bulge or not close. Flat or custom cables, or some of them led before the tray, make room.',
+  get meaning() {
+    return msg`The cables of this machine lie deeper than the room behind its tray: the panel will bulge or not close. Flat or custom cables, or some of them led before the tray, make room.`;
+  },
   source:
     'depth behind the tray, of the case; cables by what the parts draw, spread 80 mm wide (estimate; common practice, no source)',
   run: ({ system, design }) => {
@@ -19,8 +21,8 @@ export const fitCables: SpatialCheck = {
     return [
       {
         subjects: ['case'],
-        title: 'The cables are deeper than the clearance behind the tray',
-        detail: `Together they fill about ${formatMeasure(area_mm2 / 100, 'cm²')}, ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
+        title: msg`The cables are deeper than the clearance behind the tray`,
+        detail: msg`Together they fill about ${formatMeasure(area_mm2 / 100, 'cm²')}, ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
         measured: depth_mm,
         limit: behind_mm,
         unit: 'mm',

@@ -1,21 +1,23 @@
 import { fitFixes } from './fitFixes';
 import { formatMillimetres } from '../units';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const fitClash: SpatialCheck = {
   code: 'fit.clash',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    'Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and works.',
+  get meaning() {
+    return msg`Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and works.`;
+  },
   source: 'geometry of the placed parts',
   run: (context) =>
     context.clearance.gaps
       .filter((g) => g.verdict === 'clash')
       .map((g) => ({
         subjects: [g.a, g.b],
-        title: `${g.nameA} runs into ${g.nameB}`,
-        detail: `They overlap by ${formatMillimetres(-g.gap_mm, 1)}. ${g.b.startsWith('case:') ? 'The case does not give there.' : 'One of them must move, turn or become thinner.'}`,
+        title: msg`${g.nameA} runs into ${g.nameB}`,
+        detail: msg`They overlap by ${formatMillimetres(-g.gap_mm, 1)}. ${g.b.startsWith('case:') ? msg`The case does not give there.` : msg`One of them must move, turn or become thinner.`}`,
         measured: g.gap_mm,
         limit: 0,
         unit: 'mm',

@@ -6,6 +6,7 @@ import { compileSystem, nearestSlide, screwedAs, slidesOn } from '../system';
 import { formatMeasure } from '../units';
 import type { SpatialInputs } from './inputs';
 import { firstSlide } from './places';
+import { msg } from '../messages';
 
 /** At most this many tries and offers a pair: each try measures the whole case again. */
 const MOST_TRIES = 30,
@@ -66,7 +67,7 @@ export function candidates(context: SpatialInputs, gap: Pick<Gap, 'a' | 'b'>): F
     );
     if (obstacle)
       fixes.push({
-        label: `Take out the ${obstacle.name.toLowerCase()}`,
+        label: msg`Take out the ${obstacle.name.toLowerCase()}`,
         edit: { do: 'case.remove-obstacle', obstacle: obstacle.id, removed: true },
       });
   }
@@ -96,13 +97,13 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
       )) {
         const by = to - p.slide_mm;
         fixes.push({
-          label: `Slide ${component.name} by ${formatMeasure(by, 'mm', { signed: true })}`,
+          label: msg`Slide ${component.name} by ${formatMeasure(by, 'mm', { signed: true })}`,
           edit: placing(component, { ...p, slide_mm: to }),
         });
       }
       fixes.sort((a, b) => slideOf(a) - slideOf(b));
       fixes.push({
-        label: `Turn the ports of ${component.name} to the other end`,
+        label: msg`Turn the ports of ${component.name} to the other end`,
         edit: placing(component, { ...p, ports: p.ports === 'end' ? 'start' : 'end' }),
       });
       for (const other of box.mounts) {
@@ -117,7 +118,7 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
           )
         ) {
           fixes.push({
-            label: `Mount ${component.name} on the ${other.name.toLowerCase()}`,
+            label: msg`Mount ${component.name} on the ${other.name.toLowerCase()}`,
             edit: placing(component, {
               ...p,
               mount: other.id,
@@ -143,8 +144,8 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
         fixes.push({
           label:
             face === 'outside'
-              ? `Put ${component.name} outside the panel`
-              : `Put ${component.name} ${face === 'frame' ? 'between radiator and panel' : 'inside'}`,
+              ? msg`Put ${component.name} outside the panel`
+              : msg`Put ${component.name} ${face === 'frame' ? msg`between radiator and panel` : msg`inside`}`,
           edit: placing(component, { ...p, face }),
         });
     // A radiator with fans on both faces: one set taken off.
@@ -157,7 +158,7 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
       )
     )
       fixes.push({
-        label: `Take ${component.name} off: the other face has fans too`,
+        label: msg`Take ${component.name} off: the other face has fans too`,
         edit: { do: 'component.remove', component: component.id },
       });
   }
@@ -165,7 +166,7 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
     for (const s of box.spots)
       if (s.id !== p.spot)
         fixes.push({
-          label: `Move ${component.name} to “${s.name}”`,
+          label: msg`Move ${component.name} to “${s.name}”`,
           edit: placing(component, { ...p, spot: s.id }),
         });
   return fixes;
@@ -192,7 +193,7 @@ function smaller(context: SpatialInputs, component: Component): Fix[] {
       .sort((a, b) => b.size[2] - a.size[2])
       .slice(0, 2)
       .map((p) => ({
-        label: `Use a thinner radiator: ${p.name}`,
+        label: msg`Use a thinner radiator: ${p.name}`,
         edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }
@@ -202,7 +203,7 @@ function smaller(context: SpatialInputs, component: Component): Fix[] {
       .sort((a, b) => b.size[1] - a.size[1])
       .slice(0, 2)
       .map((p) => ({
-        label: `Use a shorter reservoir: ${p.name}, ${formatMeasure(p.size[1], 'mm')}`,
+        label: msg`Use a shorter reservoir: ${p.name}, ${formatMeasure(p.size[1], 'mm')}`,
         edit: replaceWithPlugs(context.design, component.id, p),
       }));
   }

@@ -3,6 +3,7 @@ import { formatMillimetres } from '../units';
 import { boxGap, type Box } from '../geometry';
 import { roomOf } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common
@@ -14,8 +15,9 @@ export const fitFloating: SpatialCheck = {
   code: 'fit.floating',
   severity: 'marginal',
   stage: 'case',
-  meaning:
-    'A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.',
+  get meaning() {
+    return msg`A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.`;
+  },
   source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
@@ -51,14 +53,14 @@ export const fitFloating: SpatialCheck = {
       return [
         {
           subjects: [component.id],
-          title: `${component.name} has nothing to be fixed to`,
-          detail: `The nearest thing is ${nearest && nearest.gap_mm < wall_mm ? nearest.name : 'a wall of the case'}, ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about ${formatMillimetres(REACH_MM)}.`,
+          title: msg`${component.name} has nothing to be fixed to`,
+          detail: msg`The nearest thing is ${nearest && nearest.gap_mm < wall_mm ? nearest.name : msg`a wall of the case`}, ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about ${formatMillimetres(REACH_MM)}.`,
           measured: gap_mm,
           limit: REACH_MM,
           unit: 'mm',
           candidates: () =>
             (context.design.case?.spots ?? []).map((s) => ({
-              label: `Move ${component.name} to “${s.name}”`,
+              label: msg`Move ${component.name} to “${s.name}”`,
               edit: {
                 do: 'component.place' as const,
                 component: component.id,

@@ -3,6 +3,7 @@ import { missesHoles } from './places';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { listOr, msg } from '../messages';
 
 /** What a screw gives in its hole, mm (common practice, no source). */
 const SCREW_MM = 0.5;
@@ -11,8 +12,9 @@ export const fitMount: SpatialCheck = {
   code: 'fit.mount',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    "A radiator does not fit the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.",
+  get meaning() {
+    return msg`A radiator does not fit the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.`;
+  },
   source:
     'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
   run: (context) =>
@@ -28,18 +30,18 @@ export const fitMount: SpatialCheck = {
       const row = mount.fans.find((f) => f.size_mm === part.section_mm);
       if (!row)
         say(
-          `${component.name} does not match the ${mount.name.toLowerCase()}`,
-          `It has ${part.section_mm} mm sections; the mount takes ${mount.fans.map((f) => `${f.count} × ${f.size_mm}`).join(' or ')} mm.`,
+          msg`${component.name} does not match the ${mount.name.toLowerCase()}`,
+          msg`It has ${part.section_mm} mm sections; the mount takes ${listOr(mount.fans.map((f) => `${f.count} × ${f.size_mm}`))} mm.`,
         );
       else if (row.count < part.sections)
         say(
-          `${component.name} is too long for the ${mount.name.toLowerCase()}`,
-          `It has ${part.sections} sections; the mount takes ${row.count}.`,
+          msg`${component.name} is too long for the ${mount.name.toLowerCase()}`,
+          msg`It has ${part.sections} sections; the mount takes ${row.count}.`,
         );
       if (missesHoles(mount, part))
         say(
-          `Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
-          `Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,
+          msg`Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
+          msg`Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,
           { measured: part.holeGap_mm, limit: mount.holeGap_mm, unit: 'mm' },
         );
       const ranges = slidesOn(mount, screwedAs(part, placement.ports));
@@ -47,15 +49,15 @@ export const fitMount: SpatialCheck = {
       const off = Math.abs(meets - placement.slide_mm);
       if (row && off > SCREW_MM)
         say(
-          `Screws of ${component.name} miss the holes of the ${mount.name.toLowerCase()}`,
-          `It is slid by ${formatMillimetres(placement.slide_mm)}; the nearest holes are at ${formatMillimetres(meets)}.`,
+          msg`Screws of ${component.name} miss the holes of the ${mount.name.toLowerCase()}`,
+          msg`It is slid by ${formatMillimetres(placement.slide_mm)}; the nearest holes are at ${formatMillimetres(meets)}.`,
           {
             measured: off,
             limit: SCREW_MM,
             unit: 'mm',
             candidates: () => [
               {
-                label: `Slide ${component.name} to its holes`,
+                label: msg`Slide ${component.name} to its holes`,
                 edit: {
                   do: 'component.place',
                   component: component.id,
@@ -67,8 +69,8 @@ export const fitMount: SpatialCheck = {
         );
       if (placement.slide_mm < 0 || placement.slide_mm + part.size[0] > mount.length_mm + 1e-6)
         say(
-          `${component.name} sticks out of the ${mount.name.toLowerCase()}`,
-          `The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is ${formatMillimetres(part.size[0])} and slid by ${formatMillimetres(placement.slide_mm)}.`,
+          msg`${component.name} sticks out of the ${mount.name.toLowerCase()}`,
+          msg`The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is ${formatMillimetres(part.size[0])} and slid by ${formatMillimetres(placement.slide_mm)}.`,
           { measured: placement.slide_mm + part.size[0], limit: mount.length_mm, unit: 'mm' },
         );
       for (const f of context.design.components) {
@@ -81,10 +83,10 @@ export const fitMount: SpatialCheck = {
         )
           continue;
         say(
-          `${f.name} does not go outside the ${mount.name.toLowerCase()}`,
+          msg`${f.name} does not go outside the ${mount.name.toLowerCase()}`,
           mount.outside_mm
-            ? `Under the cover are ${formatMillimetres(mount.outside_mm)}; the fans are ${formatMillimetres(f.part.size[2])} thick.`
-            : 'There is no room between its frame and the cover.',
+            ? msg`Under the cover are ${formatMillimetres(mount.outside_mm)}; the fans are ${formatMillimetres(f.part.size[2])} thick.`
+            : msg`There is no room between its frame and the cover.`,
           {
             subjects: [f.id],
             measured: f.part.size[2],
@@ -93,7 +95,9 @@ export const fitMount: SpatialCheck = {
             candidates: () =>
               (['frame', 'interior'] as const).map((face) => ({
                 label:
-                  face === 'frame' ? 'Mount them between panel and radiator' : 'Mount them inside',
+                  face === 'frame'
+                    ? msg`Mount them between panel and radiator`
+                    : msg`Mount them inside`,
                 edit: {
                   do: 'component.place' as const,
                   component: f.id,
@@ -121,8 +125,8 @@ export const fitMount: SpatialCheck = {
         );
       if (stack > mount.published_mm) {
         say(
-          `${component.name} with its fans is thicker than the maker allows`,
-          `The stack is ${formatMillimetres(stack)}; the case's maker says ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such limits are often optimistic: the measured gaps decide.`,
+          msg`${component.name} with its fans is thicker than the maker allows`,
+          msg`The stack is ${formatMillimetres(stack)}; the case's maker says ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such limits are often optimistic: the measured gaps decide.`,
           { severity: 'marginal', measured: stack, limit: mount.published_mm, unit: 'mm' },
         );
       }

@@ -3,6 +3,7 @@ import type { BlockPart, BoardPart, ComponentPart } from '../components';
 import type { Component } from '../design';
 import { blockOn, fitOf, matchesOf, type Match } from '../matching';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
+import { listOr, msg } from '../messages';
 
 /** Parts offered in place of one that does not fit. */
 const MOST_OFFERED = 3;
@@ -14,8 +15,9 @@ export const fitPair: SpatialCheck = {
   code: 'fit.pair',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    'Two parts do not belong together: the bracket of a block does not meet the holes, a cover is made for another card or board, or sticks and slots differ in number. It cannot be mounted. Take one of the parts that fit.',
+  get meaning() {
+    return msg`Two parts do not belong together: the bracket of a block does not meet the holes, a cover is made for another card or board, or sticks and slots differ in number. It cannot be mounted. Take one of the parts that fit.`;
+  },
   source: SOURCE,
   run: (context) =>
     matchesOf(context.design).flatMap((match): Diagnostic[] => {
@@ -24,8 +26,8 @@ export const fitPair: SpatialCheck = {
       return [
         {
           subjects: [holder.id, held.id],
-          title: `${nameOf(context, holder.id)} does not fit ${nameOf(context, held.id)}`,
-          detail: `It is made for ${made.join(' or ')} (${of}); ${nameOf(context, held.id)} has ${has ?? 'none'}.`,
+          title: msg`${nameOf(context, holder.id)} does not fit ${nameOf(context, held.id)}`,
+          detail: msg`It is made for ${listOr(made)} (${of}); ${nameOf(context, held.id)} has ${has ?? msg`none`}.`,
           candidates: () => replacements(context, match),
         },
       ];
@@ -37,8 +39,9 @@ export const fitUnknown: SpatialCheck = {
   code: 'fit.unknown',
   severity: 'note',
   stage: 'case',
-  meaning:
-    'Whether two parts belong together was not checked: the data of one of them name no pattern, layout or count. Look it up with the makers before buying, and type it into the part.',
+  get meaning() {
+    return msg`Whether two parts belong together was not checked: the data of one of them name no pattern, layout or count. Look it up with the makers before buying, and type it into the part.`;
+  },
   source: SOURCE,
   run: (context) =>
     matchesOf(context.design).flatMap((match): Diagnostic[] => {
@@ -48,15 +51,15 @@ export const fitUnknown: SpatialCheck = {
       return [
         {
           subjects: [holder.id, held.id],
-          title: `Not checked: whether ${nameOf(context, holder.id)} fits ${nameOf(context, held.id)}`,
-          detail: `The data of ${nameOf(context, silent.id)} do not name its ${of}. Ask its maker before you buy.`,
+          title: msg`Not checked: whether ${nameOf(context, holder.id)} fits ${nameOf(context, held.id)}`,
+          detail: msg`The data of ${nameOf(context, silent.id)} do not name its ${of}. Ask its maker before you buy.`,
         },
       ];
     }),
 };
 
 const replace = ({ id }: Component, part: ComponentPart): Fix => ({
-  label: `Take ${part.name}`,
+  label: msg`Take ${part.name}`,
   edit: { do: 'component.replace', component: id, part },
 });
 

@@ -6,6 +6,7 @@ import { formatMillimetres } from '../units';
 import { runsOf } from '../routing';
 import { candidates } from './fitFixes';
 import type { SpatialCheck, SpatialInputs } from './inputs';
+import { msg } from '../messages';
 
 const MOST_FIXES = 2,
   MOST_TRIES = 8,
@@ -15,16 +16,17 @@ export const fitPort: SpatialCheck = {
   code: 'fit.port',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    'A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and works.',
+  get meaning() {
+    return msg`A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and works.`;
+  },
   source: 'geometry: the fitting as a cylinder straight out of its port',
   run: (context) =>
     context.ports
       .filter((p) => p.verdict === 'clash')
       .map((p, i) => ({
         subjects: [p.component],
-        title: `${p.fitting} does not go into ${p.name}`,
-        detail: `It runs into ${p.with ?? 'what is there'} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? ' An extender on one of the two parts them.' : ''}`,
+        title: msg`${p.fitting} does not go into ${p.name}`,
+        detail: msg`It runs into ${p.with ?? msg`what is there`} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? msg` An extender on one of the two parts them.` : ''}`,
         measured: p.gap_mm ?? 0,
         limit: 0,
         unit: 'mm',
@@ -65,14 +67,14 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
         )
           continue;
         for (const [piece, words] of [
-          ['straight', 'a straight fitting'],
-          ['extender', 'an extender'],
-          ['rotary90', 'a 90° rotary'],
-          ['rotary45', 'a 45° rotary'],
+          ['straight', msg`a straight fitting`],
+          ['extender', msg`an extender`],
+          ['rotary90', msg`a 90° rotary`],
+          ['rotary45', msg`a 45° rotary`],
         ] as const) {
           if (connection.ends[end] !== piece)
             fixes.push({
-              label: `Use ${words} at ${p.name}`,
+              label: msg`Use ${words} at ${p.name}`,
               edit: {
                 do: 'connection.ends',
                 loop: loop.id,
@@ -93,7 +95,7 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
         piece.length_mm < design.kit[cap.with].length_mm
       )
         fixes.push({
-          label: `Use a lower one: ${piece.name}`,
+          label: msg`Use a lower one: ${piece.name}`,
           edit: { do: 'kit.set', duty: cap.with, fitting: piece },
         });
     }
@@ -111,7 +113,7 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
       for (const other of loop.caps)
         if (other.with === 'plug' && other !== cap && serves(system.portAt(other)?.at[1]))
           fixes.push({
-            label: `Put the ${cap.with === 'drain' ? 'drain valve' : 'fill cap'} on ${componentName(design, other.component)} instead`,
+            label: msg`Put the ${cap.with === 'drain' ? msg`drain valve` : msg`fill cap`} on ${componentName(design, other.component)} instead`,
             edit: {
               do: 'batch',
               edits: [

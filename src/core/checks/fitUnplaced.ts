@@ -1,13 +1,15 @@
 import { findComponent } from '../design';
 import { defaultPlacements, whyNoMount } from './places';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const fitUnplaced: SpatialCheck = {
   code: 'fit.unplaced',
   severity: 'marginal',
   stage: 'case',
-  meaning:
-    'A part of the build has no place in the case yet, so its gaps and runs cannot be measured. Give it a place.',
+  get meaning() {
+    return msg`A part of the build has no place in the case yet, so its gaps and runs cannot be measured. Give it a place.`;
+  },
   source: 'the build itself',
   run: (context) =>
     context.clearance.unplaced.map((u) => {
@@ -16,8 +18,8 @@ export const fitUnplaced: SpatialCheck = {
       const reasons = component && places.length === 0 ? whyNoMount(context.design, component) : [];
       return {
         subjects: [u.component],
-        title: `${component?.name ?? u.component} has no place`,
-        detail: `It ${u.why.startsWith('lies') ? u.why : `cannot be placed: ${u.why}`}. Until it has one, its gaps are unknown and its runs are guesses.${reasons.length > 0 ? ` No mount takes it: ${reasons.join('; ')}.` : ''}`,
+        title: msg`${component?.name ?? u.component} has no place`,
+        detail: msg`It ${u.why.startsWith('lies') ? u.why : msg`cannot be placed: ${u.why}`}. Until it has one, its gaps are unknown and its runs are guesses.${reasons.length > 0 ? msg` No mount takes it: ${reasons.join('; ')}.` : ''}`,
         candidates: () =>
           places.slice(0, 3).map((p) => ({
             label: p.label,

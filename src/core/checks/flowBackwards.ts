@@ -3,13 +3,15 @@ import type { Fix, Diagnostic } from './diagnostic';
 import type { PumpPart } from '../components';
 import { formatFlow, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
+import { listAnd, msg } from '../messages';
 
 export const flowBackwards: OperatingCheck = {
   code: 'flow.backwards',
   severity: 'fails',
   stage: 'flow',
-  meaning:
-    'A stronger pump pushes coolant backwards through a weaker one beside it. Match their speeds, or set them one behind the other.',
+  get meaning() {
+    return msg`A stronger pump pushes coolant backwards through a weaker one beside it. Match their speeds, or set them one behind the other.`;
+  },
   source: 'the network solution; a pump must run forwards (any pump handbook)',
   run: (context) =>
     context.flow.pumps
@@ -27,8 +29,8 @@ export const flowBackwards: OperatingCheck = {
         const twin = strong && findComponent(context.design, strong.id);
         return {
           subjects: [p.id],
-          title: `${nameOf(context, p.id)} is pushed backwards`,
-          detail: `${formatFlow(-p.flow_Lmin)} run back through it${others.length > 0 ? `; ${others.map((o) => nameOf(context, o.id)).join(' and ')} overcomes it` : ''}.`,
+          title: msg`${nameOf(context, p.id)} is pushed backwards`,
+          detail: msg`${formatFlow(-p.flow_Lmin)} run back through it${others.length > 0 ? msg`; ${listAnd(others.map((o) => nameOf(context, o.id)))} overcomes it` : ''}.`,
           measured: p.flow_Lmin,
           limit: 0,
           unit: 'L/min',
@@ -56,7 +58,7 @@ function faster(component: Component, part: PumpPart, now_rpm: number, against_m
   return shutOff > 0 && rpm > now_rpm && rpm <= part.fullSpeed_rpm
     ? [
         {
-          label: `Run ${component.name} at ${formatNumber(rpm)} rpm`,
+          label: msg`Run ${component.name} at ${formatNumber(rpm)} rpm`,
           edit: { do: 'component.set', component: component.id, values: { speed_rpm: rpm } },
         },
       ]
@@ -68,7 +70,7 @@ function alike(component: Component, part: PumpPart, twin: Component, rpm: numbe
   if (twin.part.kind !== 'pump' || twin.part.id === part.id) return [];
   return [
     {
-      label: `Make ${component.name} a ${twin.part.name} at the same speed`,
+      label: msg`Make ${component.name} a ${twin.part.name} at the same speed`,
       edit: {
         do: 'batch',
         edits: [

@@ -2,6 +2,7 @@ import { findComponent, type Loop } from '../design';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop, teePorts } from '../loops';
 import { nameOf, type OperatingCheck } from './inputs';
+import { listAnd, msg } from '../messages';
 
 /** Whether a piece ends a line to fill or drain by: nothing is to flow through it. */
 const endsLine = (loop: Loop, component: string): boolean =>
@@ -19,8 +20,9 @@ export const flowIdle: OperatingCheck = {
   code: 'flow.idle',
   severity: 'fails',
   stage: 'flow',
-  meaning:
-    'A part is on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Continue its run, open the valve, or reconnect the loop.',
+  get meaning() {
+    return msg`A part is on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Continue its run, open the valve, or reconnect the loop.`;
+  },
   source: 'the network: a part carries flow only when it lies in a circle',
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
@@ -44,24 +46,24 @@ export const flowIdle: OperatingCheck = {
         .map(({ component, why }): Diagnostic => {
           const whyIdle = () => {
             if (why === 'apart')
-              return `It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
+              return msg`It is in a piece of ${graph.loop.name} that the reservoir does not reach.`;
             if (shut.length > 0)
-              return `It is on a dead end; ${shut.map((s) => s.name).join(' and ')} is shut.`;
-            return 'It is on a dead end: its run leads in and not out.';
+              return msg`It is on a dead end; ${listAnd(shut.map((s) => s.name))} is shut.`;
+            return msg`It is on a dead end: its run leads in and not out.`;
           };
           return {
             subjects: [component],
-            title: `Nothing flows through ${nameOf(context, component)}`,
+            title: msg`Nothing flows through ${nameOf(context, component)}`,
             detail: whyIdle(),
             candidates: () => [
               ...shut.map((s) => ({
-                label: `Open ${s.name}`,
+                label: msg`Open ${s.name}`,
                 edit: { do: 'component.set', component: s.id, values: { shut: false } } as const,
               })),
               ...(shut.length === 0 && !graph.stations.some(isTee)
                 ? [
                     {
-                      label: 'Connect the loop through all its parts',
+                      label: msg`Connect the loop through all its parts`,
                       edit: reorderLoop(context.design, loop.id, graph.stations),
                     },
                   ]

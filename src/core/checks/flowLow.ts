@@ -2,6 +2,7 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { atFullSpeed, networkOf, slowestShareFor } from '../hydraulics';
 import { formatFlow, formatNumber } from '../units';
 import { type OperatingCheck, type CheckInputs, nameOf } from './inputs';
+import { msg } from '../messages';
 
 function faster(context: CheckInputs, loop: string): Fix[] {
   const graph = context.system.loops.find((g) => g.loop.id === loop);
@@ -18,7 +19,7 @@ function faster(context: CheckInputs, loop: string): Fix[] {
     const rpm = Math.min(part.fullSpeed_rpm, Math.ceil((share * part.fullSpeed_rpm) / 50) * 50);
     return [
       {
-        label: `Run ${nameOf(context, e.component)} at ${formatNumber(rpm)} rpm`,
+        label: msg`Run ${nameOf(context, e.component)} at ${formatNumber(rpm)} rpm`,
         edit: { do: 'component.set', component: e.component, values: { speed_rpm: rpm } },
       },
     ];
@@ -29,8 +30,9 @@ export const flowLow: OperatingCheck = {
   code: 'flow.low',
   severity: 'marginal',
   stage: 'flow',
-  meaning:
-    'The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.',
+  get meaning() {
+    return msg`The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.`;
+  },
   source: 'the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)',
   run: (context) => {
     const target = context.design.brief.limits.flow_Lmin;
@@ -42,8 +44,8 @@ export const flowLow: OperatingCheck = {
       diagnostic.push({
         severity: loop.flow_Lmin < 1 ? 'fails' : 'marginal',
         subjects: [loop.id],
-        title: `${name} moves ${formatFlow(loop.flow_Lmin)}`,
-        detail: `You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? 'The pump can do more.' : 'The pump is at its end: less restriction, a stronger pump, or a second one in series would help.'}`,
+        title: msg`${name} moves ${formatFlow(loop.flow_Lmin)}`,
+        detail: msg`You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? msg`The pump can do more.` : msg`The pump is at its end: less restriction, a stronger pump, or a second one in series would help.`}`,
         measured: loop.flow_Lmin,
         limit: target,
         unit: 'L/min',
@@ -57,8 +59,8 @@ export const flowLow: OperatingCheck = {
       if (links.length > 0 && flow > 0 && flow < component.part.minFlow_Lmin) {
         diagnostic.push({
           subjects: [component.id],
-          title: `${component.name} gets too little flow`,
-          detail: `${formatFlow(flow)} pass it; its maker wants ${formatFlow(component.part.minFlow_Lmin)}.`,
+          title: msg`${component.name} gets too little flow`,
+          detail: msg`${formatFlow(flow)} pass it; its maker wants ${formatFlow(component.part.minFlow_Lmin)}.`,
           measured: flow,
           limit: component.part.minFlow_Lmin,
           unit: 'L/min',

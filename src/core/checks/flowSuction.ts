@@ -1,6 +1,7 @@
 import type { Diagnostic } from './diagnostic';
 import { formatMeasure } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * A pump's inlet this far under the air around it, kPa, draws air at the first loose seal (common
@@ -12,8 +13,9 @@ export const flowSuction: OperatingCheck = {
   code: 'flow.suction',
   severity: 'marginal',
   stage: 'flow',
-  meaning:
-    "At a pump's inlet the coolant is under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.",
+  get meaning() {
+    return msg`At a pump's inlet the coolant is under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.`;
+  },
   source: 'the network solution with heights; limit 1 kPa by common practice, no source',
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
@@ -28,11 +30,11 @@ export const flowSuction: OperatingCheck = {
         return [
           {
             subjects: [e.component],
-            title: `${nameOf(context, e.component)} sucks at its inlet`,
+            title: msg`${nameOf(context, e.component)} sucks at its inlet`,
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',
-            detail: `${formatMeasure(-over, 'kPa', { decimals: 1 })} below the air outside: ${formatMeasure(-at.relative_kPa, 'kPa', { decimals: 1 })} are lost between the reservoir and the pump, ${formatMeasure(at.height_kPa, 'kPa', { decimals: 1, signed: true })} come from its height.`,
+            detail: msg`${formatMeasure(-over, 'kPa', { decimals: 1 })} below the air outside: ${formatMeasure(-at.relative_kPa, 'kPa', { decimals: 1 })} are lost between the reservoir and the pump, ${formatMeasure(at.height_kPa, 'kPa', { decimals: 1, signed: true })} come from its height.`,
           },
         ];
       });

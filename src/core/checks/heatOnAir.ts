@@ -1,12 +1,14 @@
 import { formatCelsius, formatWatts } from '../units';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const heatOnAir: OperatingCheck = {
   code: 'heat.on-air',
   severity: 'note',
   stage: 'heat',
-  meaning:
-    'Parts without a block heat the air in the case, which radiators blowing outwards then breathe.',
+  get meaning() {
+    return msg`Parts without a block heat the air in the case, which radiators blowing outwards then breathe.`;
+  },
   source: 'the heat balance of the case air',
   run: (context) => {
     const on = context.heat.parts.filter((p) => p.to === 'air' && p.heat_W > 0);
@@ -15,8 +17,8 @@ export const heatOnAir: OperatingCheck = {
     return [
       {
         subjects: on.map((p) => p.component),
-        title: `${formatWatts(sum)} stay on air`,
-        detail: `${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
+        title: msg`${formatWatts(sum)} stay on air`,
+        detail: msg`${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
         measured: sum,
         unit: 'W',
       },

@@ -1,13 +1,15 @@
 import type { Diagnostic } from './diagnostic';
 import { formatCelsius, formatKelvin } from '../units';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const heatSummer: OperatingCheck = {
   code: 'heat.summer',
   severity: 'marginal',
   stage: 'cooling',
-  meaning:
-    'At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.',
+  get meaning() {
+    return msg`At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.`;
+  },
   source:
     "limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)",
   run: (context) => {
@@ -22,8 +24,8 @@ export const heatSummer: OperatingCheck = {
       if (s.temp_C === null || s.temp_C <= s.limit_C || (now?.temp_C ?? 0) > s.limit_C) continue;
       diagnostic.push({
         subjects: [s.component],
-        title: `${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
-        detail: `In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
+        title: msg`${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
+        detail: msg`In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
         measured: s.temp_C,
         limit: s.limit_C,
         unit: '°C',
@@ -39,8 +41,8 @@ export const heatSummer: OperatingCheck = {
         continue;
       diagnostic.push({
         subjects: [l.id],
-        title: `Coolant reaches ${formatCelsius(l.hottest_C, 1)} in summer`,
-        detail: `In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)} tube and pump age fast.`,
+        title: msg`Coolant reaches ${formatCelsius(l.hottest_C, 1)} in summer`,
+        detail: msg`In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)} tube and pump age fast.`,
         measured: l.hottest_C,
         limit: COOLANT_MOST_C,
         unit: '°C',

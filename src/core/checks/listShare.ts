@@ -1,5 +1,6 @@
 import { formatMoney, formatNumber } from '../units';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * Careful builders keep any single part under this share of the loop's cost (common practice, no
@@ -13,8 +14,9 @@ export const listShare: OperatingCheck = {
   code: 'list.share',
   severity: 'note',
   stage: 'parts',
-  meaning:
-    'One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.',
+  get meaning() {
+    return msg`One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.`;
+  },
   source: "the list's own sums; 30 % by common practice, no source",
   run: ({ bom: list }) =>
     list.loopTotal < LEAST_MINOR
@@ -25,8 +27,8 @@ export const listShare: OperatingCheck = {
           )
           .map((l) => ({
             subjects: l.for,
-            title: `${l.name} is ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
-            detail: `${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The catalogue has cheaper ones of its kind; compare what they would do in this build.`,
+            title: msg`${l.name} is ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
+            detail: msg`${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The catalogue has cheaper ones of its kind; compare what they would do in this build.`,
             measured: l.total / l.quantity / list.loopTotal,
             limit: SHARE,
           })),

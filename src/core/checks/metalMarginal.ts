@@ -3,6 +3,7 @@ import type { Fix } from './diagnostic';
 import { DIFFERENCE_LIMIT } from '../corrosion';
 import type { OperatingCheck, CheckInputs } from './inputs';
 import { tellPair } from './metalPair';
+import { msg } from '../messages';
 
 /**
  * Fresh coolant of the same kind where its inhibitor has run out, else one that has an inhibitor
@@ -15,20 +16,22 @@ function inhibited(context: CheckInputs, id: string): Fix[] {
     label,
     edit: { do: 'loop.coolant', loop: id, coolant, age_months: 0 },
   });
-  if (loop.coolant.inhibitor_months > 0) return [fresh(loop.coolant, 'Fill it with fresh coolant')];
+  if (loop.coolant.inhibitor_months > 0)
+    return [fresh(loop.coolant, msg`Fill it with fresh coolant`)];
   const better = context.offer.find(
     (p): p is CoolantPart =>
       p.kind === 'coolant' && p.inhibitor_months > 0 && p.base.glycol === 'propylene',
   );
-  return better ? [fresh(better, `Fill it with ${better.name}`)] : [];
+  return better ? [fresh(better, msg`Fill it with ${better.name}`)] : [];
 }
 
 export const metalMarginal: OperatingCheck = {
   code: 'metal.marginal',
   severity: 'marginal',
   stage: 'materials',
-  meaning:
-    'Two wetted metals in one loop are allowed only just, or only with an inhibitor in date. Keep the inhibitor in date, or change a carrier.',
+  get meaning() {
+    return msg`Two wetted metals in one loop are allowed only just, or only with an inhibitor in date. Keep the inhibitor in date, or change a carrier.`;
+  },
   source:
     'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source',
   run: (context) =>

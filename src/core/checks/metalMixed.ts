@@ -1,13 +1,15 @@
 import { ANODIC_INDEX } from '../corrosion';
 import type { OperatingCheck } from './inputs';
 import { replacements, tellPair } from './metalPair';
+import { msg } from '../messages';
 
 export const metalMixed: OperatingCheck = {
   code: 'metal.mixed',
   severity: 'fails',
   stage: 'materials',
-  meaning:
-    'Two wetted metals in one loop lie farther apart on the anodic index than any coolant allows, so the less noble one dissolves. Aluminium with copper, brass or nickel fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel throughout, or aluminium alone.',
+  get meaning() {
+    return msg`Two wetted metals in one loop lie farther apart on the anodic index than any coolant allows, so the less noble one dissolves. Aluminium with copper, brass or nickel fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel throughout, or aluminium alone.`;
+  },
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>
     context.corrosion.pairs

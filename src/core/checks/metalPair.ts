@@ -3,6 +3,7 @@ import type { Finding, Fix } from './diagnostic';
 import { METAL_NAMES, METAL_VERDICTS, type MetalPair } from '../corrosion';
 import { formatNumber } from '../units';
 import { nameOf, type CheckInputs } from './inputs';
+import { msg } from '../messages';
 
 /** Parts of the Stores of the same shape without the metal at fault. */
 export function replacements(context: CheckInputs, component: string, metal: string): Fix[] {
@@ -26,7 +27,7 @@ export function replacements(context: CheckInputs, component: string, metal: str
   return like && like.kind === now.kind
     ? [
         {
-          label: `Put in ${like.name} instead`,
+          label: msg`Put in ${like.name} instead`,
           edit: { do: 'component.replace', component, part: like } as Edit,
         },
       ]
@@ -47,11 +48,11 @@ export function tellPair(
     subjects: [...(pair.carriers[pair.a] ?? []), ...(pair.carriers[pair.b] ?? [])].filter(
       (id) => !id.startsWith('fitting:'),
     ),
-    title: `${METAL_NAMES[pair.dissolves]} and ${METAL_NAMES[nobler]} share one coolant`.replace(
+    title: msg`${METAL_NAMES[pair.dissolves]} and ${METAL_NAMES[nobler]} share one coolant`.replace(
       /^./,
       (c) => c.toUpperCase(),
     ),
-    detail: `${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler metal's${pair.areaRatio < 1 ? ', which speeds it up' : ''}.`,
+    detail: msg`${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler metal's${pair.areaRatio < 1 ? msg`, which speeds it up` : ''}.`,
     measured: pair.difference_V,
     limit: pair.limit_V,
     unit: 'V',

@@ -1,12 +1,14 @@
 import { environmentOf, METAL_NAMES, METAL_VERDICTS, pairFacts } from '../corrosion';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const metalScratch: OperatingCheck = {
   code: 'metal.scratch',
   severity: 'note',
   stage: 'materials',
-  meaning:
-    'A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base metal is compatible with the loop too.',
+  get meaning() {
+    return msg`A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base metal is compatible with the loop too.`;
+  },
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>
     context.corrosion.metals.flatMap((m) =>
@@ -26,8 +28,8 @@ export const metalScratch: OperatingCheck = {
         return [
           {
             subjects: carriers.map((c) => c.component).filter((id) => !id.startsWith('fitting:')),
-            title: `A scratch would expose ${METAL_NAMES[base]} to ${loop.name}`,
-            detail: `${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over ${METAL_NAMES[base]}. Bare, it would dissolve beside ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
+            title: msg`A scratch would expose ${METAL_NAMES[base]} to ${loop.name}`,
+            detail: msg`${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over ${METAL_NAMES[base]}. Bare, it would dissolve beside ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
           },
         ];
       }),

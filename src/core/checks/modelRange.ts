@@ -3,6 +3,7 @@ import { BEND_RATIOS } from '../hydraulics';
 import { formatCelsius, formatFlow, formatNumber, formatShown } from '../units';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Beyond the last point by more than this share a fit is carried on further than it was measured. */
 const BEYOND = 0.25;
@@ -25,7 +26,7 @@ function beyondPoints(
   if (flows.length === 0 || flow_Lmin <= 0) return null;
   const [least, most] = [Math.min(...flows), Math.max(...flows)];
   if (flow_Lmin <= most * (1 + BEYOND) && flow_Lmin >= least * (1 - BEYOND)) return null;
-  return `${formatFlow(flow_Lmin)}, measured from ${formatFlow(least)} to ${formatFlow(most)}`;
+  return msg`${formatFlow(flow_Lmin)}, measured from ${formatFlow(least)} to ${formatFlow(most)}`;
 }
 
 function ofParts(context: CheckInputs): readonly Outside[] {
@@ -34,10 +35,10 @@ function ofParts(context: CheckInputs): readonly Outside[] {
     const out: Outside[] = [];
     const note = (of: string, points: readonly (readonly [number, number])[]): void => {
       const beyond = beyondPoints(points, flow_Lmin);
-      if (beyond) out.push({ component: id, what: `${of} at ${beyond}` });
+      if (beyond) out.push({ component: id, what: msg`${of} at ${beyond}` });
     };
     if ('passages' in part && part.kind !== 'pump')
-      for (const p of part.passages) note('pressure drop', p.points);
+      for (const p of part.passages) note(msg`pressure drop`, p.points);
     if (part.kind === 'block') note('K/W', part.resistance);
     return out;
   });
@@ -52,7 +53,7 @@ const ofPumps = ({ flow, design }: CheckInputs): readonly Outside[] =>
       ? [
           {
             component: id,
-            what: `head at ${formatFlow(flow_Lmin)}, its curve ends at ${formatFlow(last)}`,
+            what: msg`head at ${formatFlow(flow_Lmin)}, its curve ends at ${formatFlow(last)}`,
           },
         ]
       : [];
@@ -70,7 +71,7 @@ const ofRuns = ({ runs, design }: CheckInputs): readonly Outside[] =>
     return [
       {
         component: run.id,
-        what: `bend of ${formatNumber(arc.radius / bore_mm, { decimals: 1 })} times its bore, tabulated from ${BEND_RATIOS.least} to ${BEND_RATIOS.most}`,
+        what: msg`bend of ${formatNumber(arc.radius / bore_mm, { decimals: 1 })} times its bore, tabulated from ${BEND_RATIOS.least} to ${BEND_RATIOS.most}`,
       },
     ];
   });
@@ -85,7 +86,7 @@ const ofCoolant = ({ heat }: CheckInputs): readonly Outside[] =>
       : [
           {
             component: id,
-            what: `properties of its coolant at ${formatCelsius(out)}, fitted from ${formatShown(COOLANT_RANGE_C.min, '°C')} to ${formatCelsius(COOLANT_RANGE_C.max)}`,
+            what: msg`properties of its coolant at ${formatCelsius(out)}, fitted from ${formatShown(COOLANT_RANGE_C.min, '°C')} to ${formatCelsius(COOLANT_RANGE_C.max)}`,
           },
         ];
   });
@@ -94,8 +95,9 @@ export const modelRange: OperatingCheck = {
   code: 'model.range',
   severity: 'note',
   stage: 'flow',
-  meaning:
-    'A figure is worked out beyond what its points or its formula were made for: less sure than the others. Measure nearer to where the part works, or bring it back.',
+  get meaning() {
+    return msg`A figure is worked out beyond what its points or its formula were made for: less sure than the others. Measure nearer to where the part works, or bring it back.`;
+  },
   source: 'the ranges that each correlation states; a quarter beyond the last point is let pass',
   run: (context) => {
     const outside = [
@@ -107,7 +109,7 @@ export const modelRange: OperatingCheck = {
     const subjects = [...new Set(outside.map((o) => o.component))];
     return subjects.map((subject): Diagnostic => ({
       subjects: [subject],
-      title: `${nameIn(context, subject)} is worked out beyond what was measured`,
+      title: msg`${nameIn(context, subject)} is worked out beyond what was measured`,
       detail: `${outside
         .filter((o) => o.component === subject)
         .map((o) => o.what)

@@ -9,6 +9,7 @@ import {
 import { insertStation } from '../loops';
 import type { FanPart, Part, RadiatorPart } from '../components';
 import { defaultPlacements } from './places';
+import { msg } from '../messages';
 
 /** One more radiator, really placed: on a free mount, with fans, let into a loop. */
 export interface MoreRadiator {
@@ -110,13 +111,13 @@ function placed(
   const added: Edit[] = [
     {
       do: 'component.add',
-      component: { id, name: `Radiator, ${name}`, part, placement, settings: {} },
+      component: { id, name: msg`Radiator, ${name}`, part, placement, settings: {} },
     },
     {
       do: 'component.add',
       component: {
         id: fans,
-        name: `Fans, ${name}`,
+        name: msg`Fans, ${name}`,
         part: fan,
         placement: { on: 'radiator', component: id, face: 'interior' },
         settings: settings.speed_rpm === undefined ? {} : { speed_rpm: settings.speed_rpm },

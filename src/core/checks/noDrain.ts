@@ -1,12 +1,14 @@
 import type { Fix, Diagnostic } from './diagnostic';
 import { nameOf, portHeight, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const noDrain: SpatialCheck = {
   code: 'rule.no-drain',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A loop has no drain: to service it, tubes would have to be pulled off full. Put a valve on the lowest spare port. And it needs a cap to fill it by.',
+  get meaning() {
+    return msg`A loop has no drain: to service it, tubes would have to be pulled off full. Put a valve on the lowest spare port. And it needs a cap to fill it by.`;
+  },
   source: 'common practice, no source',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
@@ -37,26 +39,26 @@ export const noDrain: SpatialCheck = {
       if (!loop.caps.some((c) => c.with === 'drain')) {
         diagnostic.push({
           subjects: [loop.id],
-          title: `${loop.name} has no drain`,
+          title: msg`${loop.name} has no drain`,
           detail:
             byHeight.length > 0
-              ? 'It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.'
-              : 'No spare port is left for a valve: a reservoir or pump with one more port would give it.',
+              ? msg`It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.`
+              : msg`No spare port is left for a valve: a reservoir or pump with one more port would give it.`,
           candidates: () =>
-            offer(byHeight[0], 'drain', 'Put a drain valve on the lowest spare port, of'),
+            offer(byHeight[0], 'drain', msg`Put a drain valve on the lowest spare port, of`),
         });
       }
       if (!loop.caps.some((c) => c.with === 'fill')) {
         diagnostic.push({
           severity: 'marginal',
           subjects: [loop.id],
-          title: `${loop.name} has no port to fill by`,
-          detail: 'A cap on the highest spare port lets you fill and bleed.',
+          title: msg`${loop.name} has no port to fill by`,
+          detail: msg`A cap on the highest spare port lets you fill and bleed.`,
           candidates: () =>
             offer(
               byHeight[byHeight.length - 1],
               'fill',
-              'Put a fill cap on the highest spare port, of',
+              msg`Put a fill cap on the highest spare port, of`,
             ),
         });
       }

@@ -1,13 +1,15 @@
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const notClosed: SpatialCheck = {
   code: 'rule.not-closed',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'The runs of a loop do not come back to where they started, or leave some runs aside. Coolant must go round.',
+  get meaning() {
+    return msg`The runs of a loop do not come back to where they started, or leave some runs aside. Coolant must go round.`;
+  },
   source: "the build's runs",
   run: (context) =>
     context.system.loops.flatMap((g): Diagnostic[] => {
@@ -16,13 +18,13 @@ export const notClosed: SpatialCheck = {
       return [
         {
           subjects: [g.loop.id, ...(last ? [last] : [])],
-          title: `${g.loop.name} is not closed`,
+          title: msg`${g.loop.name} is not closed`,
           detail: last
-            ? `It ends at ${nameOf(context, last)}.`
-            : 'Its runs fall into separate circles.',
+            ? msg`It ends at ${nameOf(context, last)}.`
+            : msg`Its runs fall into separate circles.`,
           candidates: () => [
             {
-              label: 'Re-route in this order',
+              label: msg`Re-route in this order`,
               edit: reorderLoop(context.design, g.loop.id, g.stations),
             },
           ],

@@ -1,13 +1,15 @@
 import { formatMoney } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const overBudget: OperatingCheck = {
   code: 'list.over-budget',
   severity: 'fails',
   stage: 'parts',
-  meaning:
-    "The loop's parts cost more than the brief's budget. Existing hardware does not count. Parts already owned count nothing: mark them so.",
+  get meaning() {
+    return msg`The loop's parts cost more than the brief's budget. Existing hardware does not count. Parts already owned count nothing: mark them so.`;
+  },
   source: 'the brief',
   run: (context) => {
     const { loopTotal, budget, lines } = context.bom;
@@ -20,8 +22,8 @@ export const overBudget: OperatingCheck = {
         .slice(0, 3);
       diagnostic.push({
         subjects: dearest.flatMap((l) => l.for),
-        title: `${formatMoney(loopTotal - budget)} ${currency} over the budget`,
-        detail: `The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}. Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
+        title: msg`${formatMoney(loopTotal - budget)} ${currency} over the budget`,
+        detail: msg`The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}. Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
         measured: loopTotal / 100,
         limit: budget / 100,
         unit: currency,

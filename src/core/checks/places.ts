@@ -3,6 +3,7 @@ import { hostsFor } from '../matching';
 import type { Design, Component, Placement } from '../design';
 import { nearestSlide, screwedAs, slidesOn } from '../system';
 import type { CasePart, DevicePart, FanPart, Mount, RadiatorPart } from '../components';
+import { msg } from '../messages';
 
 export interface Place {
   readonly label: string;
@@ -19,22 +20,22 @@ export function defaultPlacements(
   const others = design.components.filter((i) => i.id !== component.id);
   switch (part.kind) {
     case 'board':
-      return [{ label: 'On the board tray', placement: { on: 'tray' } }];
+      return [{ label: msg`On the board tray`, placement: { on: 'tray' } }];
     case 'processor':
     case 'memory':
-      return [{ label: 'On the board', placement: { on: 'board' } }];
+      return [{ label: msg`On the board`, placement: { on: 'board' } }];
     case 'supply':
-      return [{ label: 'In the power supply bay', placement: { on: 'bay' } }];
+      return [{ label: msg`In the power supply bay`, placement: { on: 'bay' } }];
     case 'device':
       return placesFor(design, part, others);
     case 'card':
       return [
         ...freeSlots(others, part.size[1]).map((slot): Place => ({
-          label: `In slot ${slot}`,
+          label: msg`In slot ${slot}`,
           placement: { on: 'slot', slot },
         })),
         ...(box?.riser
-          ? [{ label: 'In the upright slot', placement: { on: 'riser' } as const }]
+          ? [{ label: msg`In the upright slot`, placement: { on: 'riser' } as const }]
           : []),
       ];
     case 'block': {
@@ -56,7 +57,10 @@ export function defaultPlacements(
             ),
         )
         .sort((a, b) => rank(a.id) - rank(b.id))
-        .map((o) => ({ label: `On ${o.name}`, placement: { on: 'component', component: o.id } }));
+        .map((o) => ({
+          label: msg`On ${o.name}`,
+          placement: { on: 'component', component: o.id },
+        }));
     }
     case 'radiator':
       return (box?.mounts ?? [])
@@ -65,7 +69,7 @@ export function defaultPlacements(
           (m) => !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id),
         )
         .map((m) => ({
-          label: `On the ${m.name.toLowerCase()}`,
+          label: msg`On the ${m.name.toLowerCase()}`,
           placement: {
             on: 'mount',
             mount: m.id,
@@ -100,14 +104,14 @@ export function defaultPlacements(
             )
             .map((face) => {
               const faceWords = () => {
-                if (face === 'frame') return 'between it and the frame';
-                if (face === 'outside') return 'outside the panel';
+                if (face === 'frame') return msg`between it and the frame`;
+                if (face === 'outside') return msg`outside the panel`;
                 return 'inside';
               };
               return {
                 bare: fansOf(o.id).length === 0,
                 place: {
-                  label: `On ${o.name}, ${faceWords()}`,
+                  label: msg`On ${o.name}, ${faceWords()}`,
                   placement: { on: 'radiator', component: o.id, face },
                 } as Place,
               };
@@ -120,7 +124,7 @@ export function defaultPlacements(
             !others.some((o) => o.placement.on === 'mount' && o.placement.mount === m.id),
         )
         .map((m): Place => ({
-          label: `On the ${m.name.toLowerCase()}, without a radiator`,
+          label: msg`On the ${m.name.toLowerCase()}, without a radiator`,
           placement: {
             on: 'mount',
             mount: m.id,
@@ -142,13 +146,13 @@ export function defaultPlacements(
         .sort((a, b) => (part.kind === 'pump' ? a.at[1] - b.at[1] : b.at[1] - a.at[1]))
         .filter((s) => !others.some((o) => o.placement.on === 'spot' && o.placement.spot === s.id))
         .map((s): Place => ({
-          label: `At “${s.name}”`,
+          label: msg`At “${s.name}”`,
           placement: { on: 'spot', spot: s.id, turn: 0 },
         }));
     case 'inline':
       return part.duty === 'passthrough'
         ? openWalls(box, others)
-        : [{ label: 'In its run', placement: { on: 'line' } }];
+        : [{ label: msg`In its run`, placement: { on: 'line' } }];
     default:
       return [];
   }
@@ -162,7 +166,7 @@ function placesFor(
 ): readonly Place[] {
   if (part.duty === 'extension')
     return freeSlots(others, part.size[1]).map((slot): Place => ({
-      label: `In slot ${slot}`,
+      label: msg`In slot ${slot}`,
       placement: { on: 'slot', slot },
     }));
   if (part.duty !== 'drive') return [];
@@ -174,7 +178,7 @@ function placesFor(
       Array.from({ length: o.drives?.places ?? 0 }, (_, i) => i + 1)
         .filter((place) => !isTaken(o.id, place))
         .map((place): Place => ({
-          label: `In ${o.name}, place ${place}`,
+          label: msg`In ${o.name}, place ${place}`,
           placement: { on: 'cage', cage: o.id, place },
         })),
     );
@@ -185,7 +189,7 @@ const openWalls = (box: CasePart | null, others: readonly Component[]): readonly
   (box?.ports ?? [])
     .filter((p) => !others.some((o) => o.placement.on === 'port' && o.placement.port === p.id))
     .map((p): Place => ({
-      label: `Through “${p.name}”`,
+      label: msg`Through “${p.name}”`,
       placement: { on: 'port', port: p.id },
     }));
 
@@ -262,12 +266,12 @@ export const missesHoles = (mount: Mount, part: RadiatorPart): boolean =>
  */
 export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   const row = mount.fans.find((f) => f.size_mm === part.section_mm);
-  if (!row) return `no holes for ${part.section_mm} mm fans`;
-  if (row.count < part.sections) return `${row.count} of its ${part.sections} sections fit`;
+  if (!row) return msg`no holes for ${part.section_mm} mm fans`;
+  if (row.count < part.sections) return msg`${row.count} of its ${part.sections} sections fit`;
   if (mount.length_mm < part.size[0])
-    return `${formatMillimetres(mount.length_mm)} of rail for ${formatMillimetres(part.size[0])}`;
+    return msg`${formatMillimetres(mount.length_mm)} of rail for ${formatMillimetres(part.size[0])}`;
   return missesHoles(mount, part)
-    ? `holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
+    ? msg`holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
     : null;
 }
 
@@ -287,6 +291,6 @@ export function whyNoMount(
     );
     const why = whyNotOn(m, part);
     if (why) return `${m.name}: ${why}`;
-    return holder ? `${m.name}: taken by ${holder.name}` : `${m.name}: free`;
+    return holder ? msg`${m.name}: taken by ${holder.name}` : `${m.name}: free`;
   });
 }

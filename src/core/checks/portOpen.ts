@@ -3,13 +3,15 @@ import type { Edit } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
 import type { SpatialCheck } from './inputs';
+import { counted, msg } from '../messages';
 
 export const portOpen: SpatialCheck = {
   code: 'rule.port-open',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A port of a part in a loop has neither a run nor a cap: coolant would run out of it. Or a part has not been put into any loop. Plug the port, or connect the part.',
+  get meaning() {
+    return msg`A port of a part in a loop has neither a run nor a cap: coolant would run out of it. Or a part has not been put into any loop. Plug the port, or connect the part.`;
+  },
   source: 'common practice, no source',
   run: (context) => {
     const { design } = context;
@@ -34,17 +36,17 @@ export const portOpen: SpatialCheck = {
       if (!loop) {
         const fixes = design.loops.flatMap((l): Fix[] => {
           const edit = insertStation(design, l.id, component.id);
-          return edit ? [{ label: `Put it into ${l.name}`, edit }] : [];
+          return edit ? [{ label: msg`Put it into ${l.name}`, edit }] : [];
         });
         return [
           {
             severity: 'marginal',
             subjects: [component.id],
-            title: `${component.name} is in no loop`,
+            title: msg`${component.name} is in no loop`,
             detail:
               design.loops.length > 0
-                ? 'It was added but not connected.'
-                : 'No loop is connected yet: connect the parts on the Runs stage.',
+                ? msg`It was added but not connected.`
+                : msg`No loop is connected yet: connect the parts on the Runs stage.`,
             candidates: () => fixes,
           },
         ];
@@ -58,12 +60,15 @@ export const portOpen: SpatialCheck = {
       return [
         {
           subjects: [component.id],
-          title: `${component.name} has ${open.length === 1 ? 'an open port' : `${open.length} open ports`}`,
-          detail: `${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`,
+          title: msg`${component.name} has ${counted(open.length, 'an open port', '# open ports')}`,
+          detail: msg`${open.map((p) => p.name).join(', ')}: every spare port needs a plug.`,
           measured: open.length,
           limit: 0,
           candidates: () => [
-            { label: open.length === 1 ? 'Plug it' : 'Plug them', edit: { do: 'batch', edits } },
+            {
+              label: msg`${counted(open.length, 'Plug it', 'Plug them')}`,
+              edit: { do: 'batch', edits },
+            },
           ],
         },
       ];

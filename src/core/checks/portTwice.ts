@@ -3,6 +3,7 @@ import type { Diagnostic } from './diagnostic';
 import { teePorts } from '../loops';
 import type { InlinePart } from '../components';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
+import { msg } from '../messages';
 
 /**
  * Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a
@@ -40,7 +41,7 @@ function tee(
   });
   const piece: Component = {
     id,
-    name: `Tee at ${nameOf(context, component)}`,
+    name: msg`Tee at ${nameOf(context, component)}`,
     part,
     placement: { on: 'line' },
     settings: {},
@@ -55,7 +56,7 @@ function tee(
   };
   return [
     {
-      label: `Put ${part.name} there`,
+      label: msg`Put ${part.name} there`,
       edit: {
         do: 'batch',
         edits: [
@@ -80,8 +81,9 @@ export const portTwice: SpatialCheck = {
   code: 'rule.port-twice',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'Two runs end in the same port. A port takes one fitting: use another port of the same chamber, or a tee.',
+  get meaning() {
+    return msg`Two runs end in the same port. A port takes one fitting: use another port of the same chamber, or a tee.`;
+  },
   source: 'one thread takes one fitting',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] => {
@@ -99,8 +101,8 @@ export const portTwice: SpatialCheck = {
           const name = context.system.portAt({ component, port })?.port.name ?? port;
           return {
             subjects: [component, ...connections.map((l) => l.id)],
-            title: `${connections.length} runs end in one port of ${nameOf(context, component)}`,
-            detail: `Its port “${name}” takes one fitting.`,
+            title: msg`${connections.length} runs end in one port of ${nameOf(context, component)}`,
+            detail: msg`Its port “${name}” takes one fitting.`,
             measured: connections.length,
             limit: 1,
             unit: 'runs',

@@ -1,6 +1,7 @@
 import type { CablePart } from '../components';
 import { formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
+import { listAnd, msg } from '../messages';
 
 /** Above this share of a header's current it is said to be tight (common practice, no source). */
 const FULL_SHARE = 0.9;
@@ -9,8 +10,9 @@ export const powerHeader: OperatingCheck = {
   code: 'power.header',
   severity: 'fails',
   stage: 'case',
-  meaning:
-    'A fan or pump has no header that can feed it, with the splitters and hubs on the list, or a header is almost at its current. Too much current burns a header out.',
+  get meaning() {
+    return msg`A fan or pump has no header that can feed it, with the splitters and hubs on the list, or a header is almost at its current. Too much current burns a header out.`;
+  },
   source:
     "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
   run: (context) => {
@@ -20,13 +22,13 @@ export const powerHeader: OperatingCheck = {
     return [
       ...context.wiring.unfed.map((u) => ({
         subjects: [u.component],
-        title: `${nameOf(context, u.component)} has no header to run on`,
-        detail: `On this board ${u.why}.`,
+        title: msg`${nameOf(context, u.component)} has no header to run on`,
+        detail: msg`On this board ${u.why}.`,
         candidates: () =>
           more.length > 0
             ? [
                 {
-                  label: 'Allow the splitters and hubs of the catalogue',
+                  label: msg`Allow the splitters and hubs of the catalogue`,
                   edit: {
                     do: 'kit.cables' as const,
                     cables: [...(context.design.kit.cables ?? []), ...more],
@@ -40,8 +42,8 @@ export const powerHeader: OperatingCheck = {
         .map((l) => ({
           subjects: l.components,
           severity: 'marginal' as const,
-          title: `The ${l.header} is almost at its current`,
-          detail: `${l.components.map((i) => nameOf(context, i)).join(' and ')} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
+          title: msg`The ${l.header} is almost at its current`,
+          detail: msg`${listAnd(l.components.map((i) => nameOf(context, i)))} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
           measured: l.current_A,
           limit: l.limit_A,
           unit: 'A',

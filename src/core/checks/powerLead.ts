@@ -2,13 +2,15 @@ import { formatMillimetres } from '../units';
 import type { CablePart } from '../components';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
+import { listAnd, msg } from '../messages';
 
 export const powerLead: OperatingCheck = {
   code: 'power.lead',
   severity: 'note',
   stage: 'case',
-  meaning:
-    'The cables of some fans, or of a pump, are too short to the motherboard as they are routed, and no extension on the list is long enough.',
+  get meaning() {
+    return msg`The cables of some fans, or of a pump, are too short to the motherboard as they are routed, and no extension on the list is long enough.`;
+  },
   source:
     'cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)',
   run: (context) =>
@@ -26,8 +28,8 @@ export const powerLead: OperatingCheck = {
       return [
         {
           subjects: components,
-          title: `The cable of ${components.map((c) => nameOf(context, c)).join(' and ')} is too short`,
-          detail: `It reaches ${formatMillimetres(reach_mm)}; to the board it is about ${formatMillimetres(way_mm)} along the case.`,
+          title: msg`The cable of ${listAnd(components.map((c) => nameOf(context, c)))} is too short`,
+          detail: msg`It reaches ${formatMillimetres(reach_mm)}; to the board it is about ${formatMillimetres(way_mm)} along the case.`,
           measured: reach_mm,
           limit: way_mm,
           unit: 'mm',
@@ -35,7 +37,7 @@ export const powerLead: OperatingCheck = {
             longer
               ? [
                   {
-                    label: `Take ${longer.name}`,
+                    label: msg`Take ${longer.name}`,
                     edit: {
                       do: 'kit.cables',
                       cables: [...(context.design.kit.cables ?? []), longer],

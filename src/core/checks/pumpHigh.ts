@@ -5,6 +5,7 @@ import { formatMillimetres } from '../units';
 import type { System } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
+import { msg } from '../messages';
 
 /**
  * How far the highest of the others stands above the pump; below 0 the pump is the high point. Null
@@ -27,8 +28,9 @@ export const pumpHigh: SpatialCheck = {
   code: 'rule.pump-high',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'The pump is the highest part of its loop: air gathers there, and a pump that holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.',
+  get meaning() {
+    return msg`The pump is the highest part of its loop: air gathers there, and a pump that holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.`;
+  },
   source: 'common practice, no source',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
@@ -39,7 +41,7 @@ export const pumpHigh: SpatialCheck = {
           if (over === null || over >= 0) return [];
           const component = findComponent(context.design, pump);
           const fixes: Fix[] = (context.design.case?.spots ?? []).map((s): Fix => ({
-            label: `Move ${nameOf(context, pump)} to “${s.name}”`,
+            label: msg`Move ${nameOf(context, pump)} to “${s.name}”`,
             edit: {
               do: 'component.place',
               component: pump,
@@ -56,8 +58,8 @@ export const pumpHigh: SpatialCheck = {
           return [
             {
               subjects: [pump],
-              title: `${nameOf(context, pump)} is the high point of ${graph.loop.name}`,
-              detail: `It is ${formatMillimetres(-over)} above everything else its coolant passes.`,
+              title: msg`${nameOf(context, pump)} is the high point of ${graph.loop.name}`,
+              detail: msg`It is ${formatMillimetres(-over)} above everything else its coolant passes.`,
               measured: -over,
               limit: 0,
               unit: 'mm',

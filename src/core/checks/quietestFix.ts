@@ -4,6 +4,7 @@ import type { Edit } from '../design';
 import type { Fix } from './diagnostic';
 import { SPOT_MARGIN_K } from './limits';
 import { nameOf, type CheckInputs } from './inputs';
+import { msg } from '../messages';
 
 /**
  * One way out for noise, heat and flow together: the quietest speeds of fans and pumps at which the
@@ -22,11 +23,13 @@ export function quietestFix(context: CheckInputs): readonly Fix[] {
 
 function fixOf(context: CheckInputs, setting: QuietestSetting): Fix {
   const speeds = [
-    ...(setting.fans_rpm === null ? [] : [`fans ${formatNumber(setting.fans_rpm)} rpm`]),
-    ...setting.pumps.map((p) => `${nameOf(context, p.component)} ${formatNumber(p.speed_rpm)} rpm`),
+    ...(setting.fans_rpm === null ? [] : [msg`fans ${formatNumber(setting.fans_rpm)} rpm`]),
+    ...setting.pumps.map(
+      (p) => msg`${nameOf(context, p.component)} ${formatNumber(p.speed_rpm)} rpm`,
+    ),
   ];
   return {
-    label: `Use the quietest setting that meets the brief: ${speeds.join(', ')} (${formatNumber(setting.noise_dBA, { decimals: 1 })} dBA, ${formatKelvin(setting.deltaT_K)})`,
+    label: msg`Use the quietest setting that meets the brief: ${speeds.join(', ')} (${formatNumber(setting.noise_dBA, { decimals: 1 })} dBA, ${formatKelvin(setting.deltaT_K)})`,
     edit: settingEdit(setting),
   };
 }

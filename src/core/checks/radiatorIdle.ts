@@ -1,6 +1,7 @@
 import { formatCelsius, formatWatts } from '../units';
 import type { Diagnostic, Fix } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 /**
  * A section that takes less than this share of what the loop's sections take on average is hardly
@@ -26,7 +27,7 @@ function turned(context: CheckInputs, { id }: RadiatorHeat): readonly Fix[] {
   if (component?.placement.on !== 'mount' || component.placement.air === 'in') return [];
   return [
     {
-      label: `Make ${component.name} an intake`,
+      label: msg`Make ${component.name} an intake`,
       edit: {
         do: 'component.place',
         component: id,
@@ -38,18 +39,19 @@ function turned(context: CheckInputs, { id }: RadiatorHeat): readonly Fix[] {
 
 function reasonOf(context: CheckInputs, { speed_rpm, airIn_C }: RadiatorHeat): string {
   const { room_C } = context.design.brief;
-  if (speed_rpm <= 0) return 'No fan turns on it.';
+  if (speed_rpm <= 0) return msg`No fan turns on it.`;
   if (airIn_C > room_C + 1)
-    return `It breathes case air of ${formatCelsius(airIn_C, 1)}, the room has ${formatCelsius(room_C, 1)}.`;
-  return 'Little coolant reaches it, or its air is restricted.';
+    return msg`It breathes case air of ${formatCelsius(airIn_C, 1)}, the room has ${formatCelsius(room_C, 1)}.`;
+  return msg`Little coolant reaches it, or its air is restricted.`;
 }
 
 export const radiatorIdle: OperatingCheck = {
   code: 'radiator.idle',
   severity: 'marginal',
   stage: 'cooling',
-  meaning:
-    'A radiator takes almost nothing, or warms its coolant: mostly because it breathes air that the others have warmed. Make it an intake, give the case more fresh air, or leave it out.',
+  get meaning() {
+    return msg`A radiator takes almost nothing, or warms its coolant: mostly because it breathes air that the others have warmed. Make it an intake, give the case more fresh air, or leave it out.`;
+  },
   source: 'the heat balance; a quarter of the average a section is common practice, no source',
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {
@@ -64,9 +66,9 @@ export const radiatorIdle: OperatingCheck = {
           subjects: [h.id],
           title:
             h.heat_W < 0
-              ? `${name} warms its coolant by ${formatWatts(-h.heat_W)}`
-              : `${name} takes only ${formatWatts(h.heat_W)}`,
-          detail: `${reasonOf(context, h)} A section of this loop takes ${formatWatts(average)} on average.`,
+              ? msg`${name} warms its coolant by ${formatWatts(-h.heat_W)}`
+              : msg`${name} takes only ${formatWatts(h.heat_W)}`,
+          detail: msg`${reasonOf(context, h)} A section of this loop takes ${formatWatts(average)} on average.`,
           measured: 100 * share,
           limit: 100 * LEAST_SHARE,
           unit: '%',

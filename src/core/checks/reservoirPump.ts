@@ -4,13 +4,15 @@ import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { formatMillimetres } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const reservoirPump: SpatialCheck = {
   code: 'rule.reservoir-pump',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'The reservoir must feed the pump directly and be above it, so that the pump never runs dry.',
+  get meaning() {
+    return msg`The reservoir must feed the pump directly and be above it, so that the pump never runs dry.`;
+  },
   source: 'common practice, no source',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] => {
@@ -23,9 +25,8 @@ export const reservoirPump: SpatialCheck = {
         return [
           {
             subjects: [loop.id],
-            title: `${loop.name} has no reservoir`,
-            detail:
-              'Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the catalogue.',
+            title: msg`${loop.name} has no reservoir`,
+            detail: msg`Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the catalogue.`,
           },
         ];
       const first = pumps.find((p) =>
@@ -40,11 +41,11 @@ export const reservoirPump: SpatialCheck = {
         return [
           {
             subjects: [...reservoirs, ...pumps],
-            title: `The reservoir of ${loop.name} does not feed its pump`,
-            detail: `${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
+            title: msg`The reservoir of ${loop.name} does not feed its pump`,
+            detail: msg`${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
             candidates: () => [
               {
-                label: 'Connect the loop with the reservoir before the pump',
+                label: msg`Connect the loop with the reservoir before the pump`,
                 edit: reorderLoop(context.design, loop.id, order),
               },
             ],
@@ -63,8 +64,8 @@ export const reservoirPump: SpatialCheck = {
           {
             severity: 'marginal',
             subjects: [connection.from.component, connection.to.component],
-            title: `${nameOf(context, connection.from.component)} is below the pump`,
-            detail: `Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it is stopped.`,
+            title: msg`${nameOf(context, connection.from.component)} is below the pump`,
+            detail: msg`Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it is stopped.`,
             measured: below,
             limit: 0,
             unit: 'mm',

@@ -1,6 +1,7 @@
 import { applyEdit, EditError, type Design } from '../design';
 import { formatKelvin } from '../units';
 import type { Finding, Fix, Severity } from './diagnostic';
+import { msg } from '../messages';
 
 /** Ways out tried for one finding, and offered of those that hold. */
 const MOST_TRIED = 8;
@@ -115,7 +116,7 @@ function told(fix: Fix, changed: Design, basis: Basis, judge: Judge): Fix {
   const { tells: _tells, ...plain } = fix;
   const rise_K = judge.deltaT_K(changed, basis);
   if (rise_K === null) return plain;
-  const figure = `coolant ${formatKelvin(rise_K)}${basis === 'estimated' ? ', estimated runs' : ''}`;
+  const figure = msg`coolant ${formatKelvin(rise_K)}${basis === 'estimated' ? msg`, estimated runs` : ''}`;
   return { ...plain, label: `${fix.label}: ${figure}` };
 }
 

@@ -4,13 +4,15 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { fillLevel } from '../loops';
 import { formatMillimetres } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const returnSplash: SpatialCheck = {
   code: 'rule.return-splash',
   severity: 'marginal',
   stage: 'runs',
-  meaning:
-    'The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or use a dip tube inside.',
+  get meaning() {
+    return msg`The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or use a dip tube inside.`;
+  },
   source: "the reservoir's fill mark and the place of the port; common practice, no source",
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
@@ -37,7 +39,7 @@ export const returnSplash: SpatialCheck = {
           // return.
           .sort((a, b) => high(b.at) - high(a.at));
         const fixes = free.slice(0, 2).map((p): Fix => ({
-          label: `Return by its ${p.port.name}`,
+          label: msg`Return by its ${p.port.name}`,
           edit: {
             do: 'batch',
             edits: [
@@ -63,8 +65,8 @@ export const returnSplash: SpatialCheck = {
         return [
           {
             subjects: [connection.id, connection.to.component],
-            title: `Coolant falls into ${nameOf(context, connection.to.component)}`,
-            detail: `The return comes in ${formatMillimetres(high(port.at) - level)} above the surface at the fill mark.`,
+            title: msg`Coolant falls into ${nameOf(context, connection.to.component)}`,
+            detail: msg`The return comes in ${formatMillimetres(high(port.at) - level)} above the surface at the fill mark.`,
             measured: high(port.at) - level,
             limit: 0,
             unit: 'mm',

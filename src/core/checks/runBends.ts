@@ -3,6 +3,7 @@ import { betweenBends, STRAIGHT_MM } from '../routing';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;
@@ -18,8 +19,9 @@ export const runBends: SpatialCheck = {
   code: 'run.bends',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A bend of hard tube is tighter than its tube allows, or the straight beside it is too short to be held. Choose another mandrel for it, or unpin the run and let it be routed again.',
+  get meaning() {
+    return msg`A bend of hard tube is tighter than its tube allows, or the straight beside it is too short to be held. Choose another mandrel for it, or unpin the run and let it be routed again.`;
+  },
   source: `least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`,
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
@@ -38,7 +40,7 @@ export const runBends: SpatialCheck = {
         {
           subjects: [run.id],
           title: `${run.name}: ${worst.what}`,
-          detail: `It has ${formatMillimetres(worst.has_mm, 1)} and needs ${formatMillimetres(worst.needs_mm, 1)}.`,
+          detail: msg`It has ${formatMillimetres(worst.has_mm, 1)} and needs ${formatMillimetres(worst.needs_mm, 1)}.`,
           measured: worst.has_mm,
           limit: worst.needs_mm,
           unit: 'mm',
@@ -46,7 +48,7 @@ export const runBends: SpatialCheck = {
             ...(chosen
               ? [
                   {
-                    label: 'Bend it all on the mandrel of its tube',
+                    label: msg`Bend it all on the mandrel of its tube`,
                     edit: {
                       do: 'batch' as const,
                       edits: routed.lra.map(({ corner }) => ({
@@ -60,7 +62,7 @@ export const runBends: SpatialCheck = {
                 ]
               : []),
             {
-              label: 'Unpin and route it again',
+              label: msg`Unpin and route it again`,
               edit: { do: 'layout.set' as const, routes: { [run.id]: null } },
             },
           ],
@@ -83,21 +85,21 @@ function shortagesOf(
   return [
     ...lra.flatMap((row, bend): Shortage[] => [
       {
-        what: `bend ${bend + 1} is too tight`,
+        what: msg`bend ${bend + 1} is too tight`,
         has_mm: row.radius_mm,
         needs_mm: least_mm,
       },
       {
         what:
           bend === 0
-            ? 'too little straight before its first bend'
-            : `bends ${bend} and ${bend + 1} are too near to each other`,
+            ? msg`too little straight before its first bend`
+            : msg`bends ${bend} and ${bend + 1} are too near to each other`,
         has_mm: row.length_mm,
         needs_mm: bend === 0 ? STRAIGHT_MM : between_mm,
       },
     ]),
     {
-      what: 'too little straight after its last bend',
+      what: msg`too little straight after its last bend`,
       has_mm: last_mm,
       needs_mm: STRAIGHT_MM,
     },

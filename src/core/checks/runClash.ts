@@ -1,5 +1,6 @@
 import { formatMillimetres } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;
@@ -8,8 +9,9 @@ export const runClash: SpatialCheck = {
   code: 'run.clash',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A run touches something: it was pinned, and a part beside it has moved since. Unpin it and it is re-routed.',
+  get meaning() {
+    return msg`A run touches something: it was pinned, and a part beside it has moved since. Unpin it and it is re-routed.`;
+  },
   source: 'geometry: the tube along its route against every solid and every other tube',
   run: (context) =>
     context.runs.flatMap((run) => {
@@ -23,8 +25,8 @@ export const runClash: SpatialCheck = {
       return [
         {
           subjects: [run.id, near.component],
-          title: `${run.name} runs into ${name}`,
-          detail: `They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`,
+          title: msg`${run.name} runs into ${name}`,
+          detail: msg`They overlap by ${formatMillimetres(-near.gap_mm, 1)}.`,
           measured: near.gap_mm,
           limit: 0,
           unit: 'mm',
@@ -32,7 +34,7 @@ export const runClash: SpatialCheck = {
             isPinned
               ? [
                   {
-                    label: 'Unpin and route it again',
+                    label: msg`Unpin and route it again`,
                     edit: { do: 'layout.set' as const, routes: { [run.id]: null } },
                   },
                 ]

@@ -5,6 +5,7 @@ import type { FittingPart } from '../components';
 import { formatMillimetres } from '../units';
 import { distance, scale } from '../geometry';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** The loop with one link as it is to be. */
 const linksWith = (loop: Loop, connection: Connection): Edit => ({
@@ -17,8 +18,9 @@ export const runJointApart: SpatialCheck = {
   code: 'run.joint-apart',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'Two parts are screwed together by a joint, but their ports no longer meet: one of them was moved or turned. Move it back, or run a tube between them.',
+  get meaning() {
+    return msg`Two parts are screwed together by a joint, but their ports no longer meet: one of them was moved or turned. Move it back, or run a tube between them.`;
+  },
   source:
     'geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source',
   run: (context) =>
@@ -47,8 +49,8 @@ export const runJointApart: SpatialCheck = {
         return [
           {
             subjects: [connection.id, connection.from.component, connection.to.component],
-            title: `${nameOf(context, connection.from.component)} and ${nameOf(context, connection.to.component)} no longer meet`,
-            detail: `Their ports, joined by a male-to-male adapter, are ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? `, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : ' and do not face each other'}${connection.bridge?.span_mm ? `; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
+            title: msg`${nameOf(context, connection.from.component)} and ${nameOf(context, connection.to.component)} no longer meet`,
+            detail: msg`Their ports, joined by a male-to-male adapter, are ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? msg`, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : msg` and do not face each other`}${connection.bridge?.span_mm ? msg`; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
             unit: 'mm',
@@ -56,7 +58,7 @@ export const runJointApart: SpatialCheck = {
               ...(back
                 ? [
                     {
-                      label: `Move ${nameOf(context, connection.to.component)} to where they meet`,
+                      label: msg`Move ${nameOf(context, connection.to.component)} to where they meet`,
                       edit: {
                         do: 'component.place' as const,
                         component: connection.to.component,
@@ -68,7 +70,7 @@ export const runJointApart: SpatialCheck = {
               ...(placement
                 ? [
                     {
-                      label: `Move ${nameOf(context, connection.from.component)} to where they meet`,
+                      label: msg`Move ${nameOf(context, connection.from.component)} to where they meet`,
                       edit: {
                         do: 'component.place' as const,
                         component: connection.from.component,
@@ -80,13 +82,13 @@ export const runJointApart: SpatialCheck = {
               ...(other
                 ? [
                     {
-                      label: `Take ${other.name} instead`,
+                      label: msg`Take ${other.name} instead`,
                       edit: linksWith(graph.loop, { ...connection, bridge: other }),
                     },
                   ]
                 : []),
               {
-                label: 'Run a tube between them instead',
+                label: msg`Run a tube between them instead`,
                 edit: linksWith(graph.loop, {
                   id: connection.id,
                   from: connection.from,

@@ -2,6 +2,7 @@ import { loopOfRun, type Mandrels } from '../design';
 import { formatMillimetres, formatNumber } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** A bend within this of a mandrel's angle is that mandrel's, degrees (common practice, no source). */
 const SAME_DEG = 1;
@@ -12,8 +13,9 @@ export const runMandrel: SpatialCheck = {
   code: 'run.mandrel',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A bend of hard tube has an angle or a radius that none of the mandrels in hand makes. Route it again, take another mandrel, or set the route by hand.',
+  get meaning() {
+    return msg`A bend of hard tube has an angle or a radius that none of the mandrels in hand makes. Route it again, take another mandrel, or set the route by hand.`;
+  },
   source:
     'the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source',
   run: (context) =>
@@ -28,13 +30,13 @@ export const runMandrel: SpatialCheck = {
       return [
         {
           subjects: [run.id],
-          title: `${run.name}: no mandrel in hand for its bend of ${formatNumber(wrong.angle_deg, { decimals: 1 })}°`,
-          detail: `It is bent by ${formatNumber(wrong.angle_deg, { decimals: 1 })}° at ${formatMillimetres(wrong.radius_mm)}; in hand are ${mandrels.angles_deg.join(', ')}°${mandrels.radii_mm ? ` at ${mandrels.radii_mm.join(', ')} mm` : ''}.`,
+          title: msg`${run.name}: no mandrel in hand for its bend of ${formatNumber(wrong.angle_deg, { decimals: 1 })}°`,
+          detail: msg`It is bent by ${formatNumber(wrong.angle_deg, { decimals: 1 })}° at ${formatMillimetres(wrong.radius_mm)}; in hand are ${mandrels.angles_deg.join(', ')}°${mandrels.radii_mm ? msg` at ${mandrels.radii_mm.join(', ')} mm` : ''}.`,
           measured: wrong.angle_deg,
           unit: '°',
           candidates: () => [
             {
-              label: `Take ${missing.join(', ')}° into the set`,
+              label: msg`Take ${missing.join(', ')}° into the set`,
               edit: {
                 do: 'loop.mandrels',
                 loop: loop.id,

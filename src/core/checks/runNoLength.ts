@@ -6,6 +6,7 @@ import { facing, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
 import { add, distance, dot, scale, sub } from '../geometry';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
+import { msg } from '../messages';
 
 /** Ports whose directions are this near to opposite look at each other. */
 const FACING = -0.9;
@@ -14,8 +15,9 @@ export const runNoLength: SpatialCheck = {
   code: 'run.no-length',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'Two ports face each other so closely that their fittings alone fill the distance: the tube between them would have no length. Use a direct connection (male-to-male fitting) instead.',
+  get meaning() {
+    return msg`Two ports face each other so closely that their fittings alone fill the distance: the tube between them would have no length. Use a direct connection (male-to-male fitting) instead.`;
+  },
   source: 'geometry of the placed ports',
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
@@ -42,8 +44,8 @@ export const runNoLength: SpatialCheck = {
         return [
           {
             subjects: [connection.id, connection.from.component, connection.to.component],
-            title: `The tube from ${nameOf(context, connection.from.component)} to ${nameOf(context, connection.to.component)} has no length`,
-            detail: `Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
+            title: msg`The tube from ${nameOf(context, connection.from.component)} to ${nameOf(context, connection.to.component)} has no length`,
+            detail: msg`Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
             measured: gap,
             limit: fittings,
             unit: 'mm',
@@ -78,13 +80,13 @@ function directFixes(context: SpatialInputs, loop: Loop, connection: Connection)
   );
   return [
     ...(spans(way, undefined)
-      ? [{ label: 'Screw them together with a male-to-male fitting', edit: joined() }]
+      ? [{ label: msg`Screw them together with a male-to-male fitting`, edit: joined() }]
       : []),
-    ...(bridge ? [{ label: `Join them with ${bridge.name}`, edit: joined(bridge) }] : []),
+    ...(bridge ? [{ label: msg`Join them with ${bridge.name}`, edit: joined(bridge) }] : []),
     ...(placement
       ? [
           {
-            label: `Move ${nameOf(context, connection.from.component)} until they meet, and screw them together`,
+            label: msg`Move ${nameOf(context, connection.from.component)} until they meet, and screw them together`,
             edit: {
               do: 'batch' as const,
               edits: [

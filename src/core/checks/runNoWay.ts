@@ -1,12 +1,14 @@
 import { openingsFor } from '../layoutSearch';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const runNoWay: SpatialCheck = {
   code: 'run.no-way',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'The router found no route for a run with the tube, the bends and the end fittings there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends tighter.',
+  get meaning() {
+    return msg`The router found no route for a run with the tube, the bends and the end fittings there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends tighter.`;
+  },
   source:
     'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
   run: (context) =>
@@ -14,8 +16,8 @@ export const runNoWay: SpatialCheck = {
       const run = context.runs.find((r) => r.id === m.connection && r.loop === m.loop);
       return {
         subjects: [m.connection],
-        title: `No route found for ${run?.name ?? m.connection}`,
-        detail: `${m.blockedBy ? `${m.blockedBy} is in the way: without it a route exists.` : 'No single part explains it.'}${m.wouldFit ? ` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
+        title: msg`No route found for ${run?.name ?? m.connection}`,
+        detail: msg`${m.blockedBy ? msg`${m.blockedBy} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
         candidates: () => openingsFor(context.design, m.connection, context.offer),
       };
     }),

@@ -1,13 +1,15 @@
 import { meetsItself } from '../routing';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const runSelf: SpatialCheck = {
   code: 'run.self',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A tube runs through itself: two stretches of it, more than a half turn apart, are nearer to each other than the tube is thick. Unpin the run and let it be routed again, or move a leg.',
+  get meaning() {
+    return msg`A tube runs through itself: two stretches of it, more than a half turn apart, are nearer to each other than the tube is thick. Unpin the run and let it be routed again, or move a leg.`;
+  },
   source: 'geometry of the routed tube',
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
@@ -16,11 +18,11 @@ export const runSelf: SpatialCheck = {
       return [
         {
           subjects: [run.id],
-          title: `${run.name} runs through itself`,
-          detail: 'Two stretches of the tube take the same place; it cannot be bent so.',
+          title: msg`${run.name} runs through itself`,
+          detail: msg`Two stretches of the tube take the same place; it cannot be bent so.`,
           candidates: () => [
             {
-              label: 'Unpin and route it again',
+              label: msg`Unpin and route it again`,
               edit: { do: 'layout.set', routes: { [run.id]: null } },
             },
           ],

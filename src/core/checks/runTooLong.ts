@@ -3,13 +3,15 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { trimFor } from '../tubing';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const runTooLong: SpatialCheck = {
   code: 'run.too-long',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A run of hard tube is longer than the sticks it is sold in, so it cannot be made of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part between.',
+  get meaning() {
+    return msg`A run of hard tube is longer than the sticks it is sold in, so it cannot be made of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part between.`;
+  },
   source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
@@ -30,7 +32,7 @@ export const runTooLong: SpatialCheck = {
             return [];
           return [
             {
-              label: `Use ${p.name}, in sticks of ${formatMillimetres(p.stick_mm ?? 0)}`,
+              label: msg`Use ${p.name}, in sticks of ${formatMillimetres(p.stick_mm ?? 0)}`,
               edit:
                 loop === whole
                   ? { do: 'loop.tube', loop: loop.id, tube: p, fitting: loop.fitting }
@@ -47,8 +49,8 @@ export const runTooLong: SpatialCheck = {
       return [
         {
           subjects: [run.id],
-          title: `${run.name} is longer than a stick`,
-          detail: `It needs ${formatMillimetres(needs_mm)} of ${loop.tube.name}${run.estimated ? ' (estimated)' : ''}; a stick has ${formatMillimetres(stick_mm)}.`,
+          title: msg`${run.name} is longer than a stick`,
+          detail: msg`It needs ${formatMillimetres(needs_mm)} of ${loop.tube.name}${run.estimated ? msg` (estimated)` : ''}; a stick has ${formatMillimetres(stick_mm)}.`,
           measured: needs_mm,
           limit: stick_mm,
           unit: 'mm',

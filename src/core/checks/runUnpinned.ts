@@ -1,11 +1,13 @@
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const runUnpinned: SpatialCheck = {
   code: 'run.unpinned',
   severity: 'marginal',
   stage: 'runs',
-  meaning:
-    'A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.',
+  get meaning() {
+    return msg`A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.`;
+  },
   source: 'geometry of the ports',
   run: (context) =>
     context.unpinned.flatMap((id) => {
@@ -14,12 +16,11 @@ export const runUnpinned: SpatialCheck = {
       return [
         {
           subjects: [id],
-          title: `${run.name} no longer fits its pinned route`,
-          detail:
-            'One of its ports has moved. Move the part back, or unpin it to have it routed again.',
+          title: msg`${run.name} no longer fits its pinned route`,
+          detail: msg`One of its ports has moved. Move the part back, or unpin it to have it routed again.`,
           candidates: () => [
             {
-              label: 'Unpin and route it again',
+              label: msg`Unpin and route it again`,
               edit: { do: 'layout.set' as const, routes: { [id]: null } },
             },
           ],

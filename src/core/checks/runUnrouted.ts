@@ -1,6 +1,7 @@
 import type { Diagnostic } from './diagnostic';
-import { plural } from '../units';
+
 import type { SpatialCheck } from './inputs';
+import { counted, msg } from '../messages';
 
 /** Runs named one by one. */
 const MOST_NAMED = 3;
@@ -9,19 +10,20 @@ export const runUnrouted: SpatialCheck = {
   code: 'run.unrouted',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'A run has no route through the case yet, or the one it had no longer meets its ports. Its length, bends and end fittings are estimated from port to port, and so is everything that follows from them. Route it on the Runs stage.',
+  get meaning() {
+    return msg`A run has no route through the case yet, or the one it had no longer meets its ports. Its length, bends and end fittings are estimated from port to port, and so is everything that follows from them. Route it on the Runs stage.`;
+  },
   source: 'the build file: its layout has the routes',
   run: (context) => {
     const lost = new Set(context.missing.map((m) => m.connection));
     const unrouted = context.unrouted.filter((link) => !lost.has(link));
     if (unrouted.length === 0 || !context.design.case) return [];
     const names = unrouted.map((id) => context.runs.find((r) => r.id === id)?.name ?? id);
-    const more = names.length > MOST_NAMED ? ` and ${names.length - MOST_NAMED} more` : '';
+    const more = names.length > MOST_NAMED ? msg` and ${names.length - MOST_NAMED} more` : '';
     const diagnostic: Diagnostic = {
       subjects: unrouted,
-      title: `${plural(unrouted.length, 'run')} ${unrouted.length === 1 ? 'is' : 'are'} not routed`,
-      detail: `${names.slice(0, MOST_NAMED).join('; ')}${more}. Lengths, bends and what follows from them are estimates until they are.`,
+      title: msg`${counted(unrouted.length, '# run is', '# runs are')} not routed`,
+      detail: msg`${names.slice(0, MOST_NAMED).join('; ')}${more}. Lengths, bends and what follows from them are estimates until they are.`,
     };
     return [diagnostic];
   },

@@ -1,11 +1,13 @@
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const runWeave: SpatialCheck = {
   code: 'run.weave',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'Tubes of two loops cross as seen through the glass. They do not touch, but the eye cannot follow them, and one is in the way when the other is taken out. Routing avoids it where that costs no more than about three bends.',
+  get meaning() {
+    return msg`Tubes of two loops cross as seen through the glass. They do not touch, but the eye cannot follow them, and one is in the way when the other is taken out. Routing avoids it where that costs no more than about three bends.`;
+  },
   source:
     'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
   run: (context) =>
@@ -19,8 +21,8 @@ export const runWeave: SpatialCheck = {
         return [
           {
             subjects: [run.id, other.id],
-            title: `${run.name} crosses ${other.name}`,
-            detail: `One is of ${loop(run.loop)}, the other of ${loop(other.loop)}. Other ports or other places for the parts may keep the loops apart; ways by hand may too.`,
+            title: msg`${run.name} crosses ${other.name}`,
+            detail: msg`One is of ${loop(run.loop)}, the other of ${loop(other.loop)}. Other ports or other places for the parts may keep the loops apart; ways by hand may too.`,
           },
         ];
       }),

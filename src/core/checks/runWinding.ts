@@ -1,8 +1,9 @@
 import { findComponent } from '../design';
 import { inTheWayOf, routesOf, winds } from '../routing';
-import { plural } from '../units';
+
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { counted, msg } from '../messages';
 
 /** More bends than this in one hard tube are worth a word (common practice, no source). */
 const MANY_BENDS = 4;
@@ -11,8 +12,9 @@ export const runWinding: SpatialCheck = {
   code: 'run.winding',
   severity: 'note',
   stage: 'runs',
-  meaning:
-    'A hard tube has more than four bends, or goes round the same way four times: hard to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator or a part a little aside often take half of them away.',
+  get meaning() {
+    return msg`A hard tube has more than four bends, or goes round the same way four times: hard to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator or a part a little aside often take half of them away.`;
+  },
   source: 'common practice, no source',
   run: (context) => {
     const winding = context.runs.filter(
@@ -28,7 +30,7 @@ export const runWinding: SpatialCheck = {
       return [
         {
           subjects: [run.id],
-          title: `${run.name} takes ${plural(run.bends, 'bend')}`,
+          title: msg`${run.name} takes ${counted(run.bends, '# bend', '# bends')}`,
           detail: reasonIn(context, why),
           measured: run.bends,
           limit: MANY_BENDS,
@@ -43,13 +45,13 @@ function reasonIn(
   { design, runs }: Parameters<SpatialCheck['run']>[0],
   why: ReturnType<typeof inTheWayOf>,
 ): string {
-  if (!why) return 'No simpler route was found.';
-  const least = `Between its two fittings ${plural(why.leastBends, 'bend')} would do with nothing in the way`;
-  if (why.meets === null) return `${least}; the bends it needs do not fit before it.`;
+  if (!why) return msg`No simpler route was found.`;
+  const least = msg`Between its two fittings ${counted(why.leastBends, '# bend', '# bends')} would do with nothing in the way`;
+  if (why.meets === null) return msg`${least}; the bends it needs do not fit before it.`;
   const name =
     findComponent(design, why.meets)?.name ??
     runs.find((r) => r.id === why.meets)?.name ??
     design.case?.obstacles.find((o) => `case:${o.id}` === why.meets)?.name ??
-    'the case';
-  return `${least}; ${name} is in the way.`;
+    msg`the case`;
+  return msg`${least}; ${name} is in the way.`;
 }

@@ -3,6 +3,7 @@ import type { Fix } from './diagnostic';
 import { judgePolymers, type WettedPolymer } from '../corrosion';
 import type { CoolantPart, TubePart } from '../components';
 import type { CheckInputs } from './inputs';
+import { msg } from '../messages';
 
 /** Parts concerned; the loop where it is the tube or a fitting. */
 export const subjectsOf = (soft: WettedPolymer): readonly string[] => [
@@ -55,7 +56,7 @@ export function unharmed({ design, offer }: CheckInputs, loop: Loop): readonly F
   return other
     ? [
         {
-          label: `Fill it with ${other.name}`,
+          label: msg`Fill it with ${other.name}`,
           edit: { do: 'loop.coolant', loop: loop.id, coolant: other, age_months: 0 },
         },
       ]
@@ -76,7 +77,7 @@ export function harmlessTube({ design, offer }: CheckInputs, loop: Loop): readon
   return tube
     ? [
         {
-          label: `Use ${tube.name}`,
+          label: msg`Use ${tube.name}`,
           edit: { do: 'loop.tube', loop: loop.id, tube, fitting: loop.fitting },
         },
       ]

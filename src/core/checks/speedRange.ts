@@ -2,13 +2,15 @@ import { turningSpeed } from '../components';
 import { formatNumber } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const speedRange: OperatingCheck = {
   code: 'speed.range',
   severity: 'note',
   stage: 'cooling',
-  meaning:
-    'A fan or pump is set to a speed that it cannot turn at: it is computed at the nearest that it can.',
+  get meaning() {
+    return msg`A fan or pump is set to a speed that it cannot turn at: it is computed at the nearest that it can.`;
+  },
   source: 'the least and the full speed of the part, from its maker',
   run: (context) =>
     context.design.components.flatMap(({ id, name, part, settings }): Diagnostic[] => {
@@ -20,14 +22,14 @@ export const speedRange: OperatingCheck = {
       return [
         {
           subjects: [id],
-          title: `${name} cannot turn at ${formatNumber(set)} rpm`,
-          detail: `It turns from ${formatNumber(minSpeed_rpm)} to ${formatNumber(fullSpeed_rpm)} rpm and is computed at ${formatNumber(turns)}.`,
+          title: msg`${name} cannot turn at ${formatNumber(set)} rpm`,
+          detail: msg`It turns from ${formatNumber(minSpeed_rpm)} to ${formatNumber(fullSpeed_rpm)} rpm and is computed at ${formatNumber(turns)}.`,
           measured: set,
           limit: turns,
           unit: 'rpm',
           candidates: () => [
             {
-              label: `Set ${name} to ${formatNumber(turns)} rpm`,
+              label: msg`Set ${name} to ${formatNumber(turns)} rpm`,
               edit: { do: 'component.set', component: id, values: { speed_rpm: turns } },
             },
           ],

@@ -2,13 +2,15 @@ import type { Diagnostic } from './diagnostic';
 import { supplyLoad, supplyVerdict } from '../thermal';
 import { formatNumber, formatWatts } from '../units';
 import { componentsOf, nameOf, type OperatingCheck } from './inputs';
+import { msg } from '../messages';
 
 export const supplyShort: OperatingCheck = {
   code: 'supply.short',
   severity: 'marginal',
   stage: 'heat',
-  meaning:
-    "Parts, fans and pumps together have a power draw above the power supply's rating, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.",
+  get meaning() {
+    return msg`Parts, fans and pumps together have a power draw above the power supply's rating, or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are higher than any figure here.`;
+  },
   source: "the power supply's rating; a margin of a fifth is common practice, no source",
   run: (context) => {
     const load = supplyLoad(context.system, context.thermalModel);
@@ -21,9 +23,9 @@ export const supplyShort: OperatingCheck = {
         severity: verdict,
         subjects: supplies.map((s) => s.id),
         title: over
-          ? `${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives`
-          : `${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % margin`,
-        detail: `Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`,
+          ? msg`${formatWatts(load.most_W)} are more than ${nameOf(context, supplies[0]?.id ?? '')} gives`
+          : msg`${nameOf(context, supplies[0]?.id ?? '')} has ${formatNumber(100 * (1 - load.most_W / load.rating_W))} % margin`,
+        detail: msg`Parts, ${formatWatts(load.helpers_W)} of fans and pumps, in the heaviest load: ${formatWatts(load.most_W)} of ${formatWatts(load.rating_W)}.`,
         measured: load.most_W,
         limit: load.rating_W,
         unit: 'W',

@@ -2,6 +2,7 @@ import { loopByTube, type Edit, type Loop } from '../design';
 import type { FittingPart } from '../components';
 import type { Fix, Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 /** Another fitting on every run of a tube: the loop's own, or that of runs of their own. */
 const fittingEdit = (loop: Loop, fitting: FittingPart): Edit => ({
@@ -30,8 +31,9 @@ export const tubeSize: SpatialCheck = {
   code: 'tube.size-mismatch',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.',
+  get meaning() {
+    return msg`The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.`;
+  },
   source: 'data of tube and fitting',
   run: (context) =>
     context.design.loops.flatMap(loopByTube).flatMap((loop): Diagnostic[] => {
@@ -51,7 +53,7 @@ export const tubeSize: SpatialCheck = {
         match?.kind === 'fitting'
           ? [
               {
-                label: `Use ${match.name} throughout`,
+                label: msg`Use ${match.name} throughout`,
                 edit: fittingEdit(loop, match),
               },
             ]
@@ -59,8 +61,8 @@ export const tubeSize: SpatialCheck = {
       return [
         {
           subjects: [loop.id],
-          title: `${fitting.name} does not fit ${tube.name}`,
-          detail: `The tube is ${tube.outer_mm}/${tube.inner_mm} mm ${tube.hard ? 'hard' : 'soft'}; the fitting is for ${fitting.tube ? `${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? 'hard' : 'soft'} tube` : 'no tube'}.`,
+          title: msg`${fitting.name} does not fit ${tube.name}`,
+          detail: msg`The tube is ${tube.outer_mm}/${tube.inner_mm} mm ${tube.hard ? msg`hard` : msg`soft`}; the fitting is for ${fitting.tube ? msg`${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? msg`hard` : msg`soft`} tube` : msg`no tube`}.`,
           measured: tube.outer_mm,
           limit: fitting.tube?.outer_mm ?? 0,
           unit: 'mm',

@@ -3,6 +3,7 @@ import type { Design } from '../design';
 import { hostsFor } from '../matching';
 import { formatMillimetres } from '../units';
 import { defaultPlacements, whyNoMount } from './places';
+import { listOr, msg } from '../messages';
 
 /**
  * What keeps a part out of this build as it is, before anything is measured; null when nothing
@@ -15,13 +16,13 @@ export function whyNotHere(design: Design, part: ComponentPart): string | null {
       return whyNotBlock(design, part);
     case 'board':
       return box && !box.boardStandards.includes(part.standard)
-        ? `${box.name} has no stand-offs for ${part.standard}`
+        ? msg`${box.name} has no stand-offs for ${part.standard}`
         : null;
     case 'radiator':
       return isHomeless(design, part) ? radiatorWords(design, part) : null;
     case 'card':
       return box && part.size[0] > box.interior[0]
-        ? `it is ${formatMillimetres(part.size[0])} long, ${box.name} ${formatMillimetres(box.interior[0])} deep`
+        ? msg`it is ${formatMillimetres(part.size[0])} long, ${box.name} ${formatMillimetres(box.interior[0])} deep`
         : noPlace(design, part);
     case 'fan':
     case 'pump':
@@ -36,18 +37,18 @@ const isHomeless = (design: Design, part: ComponentPart): boolean =>
   design.case !== null && defaultPlacements(design, { id: '', part }).length === 0;
 
 const noPlace = (design: Design, part: ComponentPart): string | null =>
-  isHomeless(design, part) ? 'no free place for it in this build' : null;
+  isHomeless(design, part) ? msg`no free place for it in this build` : null;
 
 function radiatorWords(design: Design, part: ComponentPart): string {
   const mounts = whyNoMount(design, { id: '', part });
-  return mounts.length > 0 ? mounts.join('; ') : 'the case has no mount for radiators';
+  return mounts.length > 0 ? mounts.join('; ') : msg`the case has no mount for radiators`;
 }
 
 function whyNotBlock(design: Design, part: ComponentPart): string | null {
   if (part.kind !== 'block') return null;
   const [best] = hostsFor(design, part);
   return best?.verdict === 'misfits'
-    ? `made for ${best.made.join(' or ')} (${best.of}); ${best.host.name} has ${best.has}`
+    ? msg`made for ${listOr(best.made)} (${best.of}); ${best.host.name} has ${best.has ?? '–'}`
     : null;
 }
 

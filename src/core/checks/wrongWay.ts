@@ -2,13 +2,15 @@ import type { Edit, Loop, PortRef } from '../design';
 import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
 import { nameOf, type SpatialCheck } from './inputs';
+import { msg } from '../messages';
 
 export const wrongWay: SpatialCheck = {
   code: 'rule.wrong-way',
   severity: 'fails',
   stage: 'runs',
-  meaning:
-    'A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work in one direction only: reversed they clog, read nothing or cool worse.',
+  get meaning() {
+    return msg`A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work in one direction only: reversed they clog, read nothing or cool worse.`;
+  },
   source: 'the markings of the part',
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
@@ -23,12 +25,12 @@ export const wrongWay: SpatialCheck = {
         if (bad.length === 0) return [];
         const edit = swapped(loop, component.id);
         const fixes: Fix[] = edit
-          ? [{ label: `Swap the two runs of ${component.name}`, edit }]
+          ? [{ label: msg`Swap the two runs of ${component.name}`, edit }]
           : [];
         return [
           {
             subjects: [component.id, ...bad.map((l) => l.id)],
-            title: `${nameOf(context, component.id)} has its flow reversed`,
+            title: msg`${nameOf(context, component.id)} has its flow reversed`,
             detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`,
             candidates: () => fixes,
           },

@@ -1,6 +1,7 @@
 import { componentName, type ComponentId } from '../design';
 import { type System, type PlacedComponent, type Solid, solidLabel } from '../system';
 import { union, type Box } from '../geometry';
+import { msg } from '../messages';
 
 /** What stands before the inner air side of a stack: a radiator with its fans, or bare fans. */
 export interface AirflowObstruction {
@@ -155,7 +156,7 @@ function look(
     component: p.id,
     name: componentName(system.design, p.id),
     gap_mm: nearest,
-    by: most ? solidLabel(system.design, most) : 'far wall',
+    by: most ? solidLabel(system.design, most) : msg`far wall`,
     byComponent: most?.component ?? null,
     covered,
     loss_Pa: curtainLoss(width, length, sum / hit, covered),

@@ -10,6 +10,7 @@ import {
 import { type Placement, type Design, type ComponentId } from '../design';
 import type { MountFace } from '../components';
 import { bodyGap, boxGap, union, type Box } from '../geometry';
+import { msg, worded } from '../messages';
 
 export type ClearanceVerdict = 'clash' | 'marginal' | 'clear';
 
@@ -177,14 +178,14 @@ const WALLS: readonly {
   readonly axis: 0 | 1 | 2;
   readonly side: 'min' | 'max';
   readonly name: string;
-}[] = [
-  { face: 'rear', axis: 0, side: 'min', name: 'rear panel' },
-  { face: 'front', axis: 0, side: 'max', name: 'front frame' },
-  { face: 'bottom', axis: 1, side: 'min', name: 'floor' },
-  { face: 'top', axis: 1, side: 'max', name: 'top frame' },
-  { face: 'tray', axis: 2, side: 'min', name: 'board tray' },
-  { face: 'side', axis: 2, side: 'max', name: 'side panel' },
-];
+}[] = worded(() => [
+  { face: 'rear', axis: 0, side: 'min', name: msg`rear panel` },
+  { face: 'front', axis: 0, side: 'max', name: msg`front frame` },
+  { face: 'bottom', axis: 1, side: 'min', name: msg`floor` },
+  { face: 'top', axis: 1, side: 'max', name: msg`top frame` },
+  { face: 'tray', axis: 2, side: 'min', name: msg`board tray` },
+  { face: 'side', axis: 2, side: 'max', name: msg`side panel` },
+]);
 
 /**
  * The wall a part rests on is no gap; the nearest of the others is. Of an open frame only the tray
@@ -239,24 +240,24 @@ function throughTray(system: System, p: PlacedComponent, rooms: Rooms): Near | n
   const sheets = system.design.case ? trayBoxes(system.design.case) : [];
   const tray = nearest(
     p.solids,
-    sheets.map((sheet): Solid => ({ component: 'case:tray', detail: 'board tray', box: sheet })),
+    sheets.map((sheet): Solid => ({ component: 'case:tray', detail: msg`board tray`, box: sheet })),
   );
   const rests = restsOn(p);
   const wall = nearestWall(
     p,
     box,
     WALLS.filter((w) => !rests.includes(w.face)),
-    { tray: 'panel behind the tray' },
+    { tray: msg`panel behind the tray` },
   );
   if (!tray || !wall) return tray ?? wall;
   return tray.gap < wall.gap ? tray : wall;
 }
 
 /** The walls of the room behind the tray, where they are other ones. */
-const BEHIND_NAMES: Partial<Record<MountFace, string>> = {
-  tray: 'panel behind the tray',
-  side: 'board tray',
-};
+const BEHIND_NAMES: Partial<Record<MountFace, string>> = worded(() => ({
+  tray: msg`panel behind the tray`,
+  side: msg`board tray`,
+}));
 
 /** Behind the tray a part is screwed to the floor, the rear, the tray or the panel. */
 function restsBehind(p: PlacedComponent, face: MountFace): boolean {
@@ -267,7 +268,7 @@ function restsBehind(p: PlacedComponent, face: MountFace): boolean {
 
 /** From what stands outside to the case. */
 function shellGap(p: PlacedComponent, shell: Box): Near | null {
-  const solid: Solid = { component: 'case:shell', detail: 'case', box: shell };
+  const solid: Solid = { component: 'case:shell', detail: msg`case`, box: shell };
   return nearest(p.solids, [solid]);
 }
 
@@ -284,7 +285,7 @@ function outsideGap(system: System, p: PlacedComponent): Near | null {
   if (!mount || !solid || part.kind !== 'fan') return null;
   return {
     a: solid,
-    b: { component: `case:${mount.face}-cover`, detail: `${mount.face} cover`, box: solid.box },
+    b: { component: `case:${mount.face}-cover`, detail: msg`${mount.face} cover`, box: solid.box },
     gap: (mount.outside_mm ?? 0) - part.size[2],
   };
 }

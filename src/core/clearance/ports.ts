@@ -22,6 +22,7 @@ import {
   type Body,
   type Box,
 } from '../geometry';
+import { msg, worded } from '../messages';
 
 /** What is screwed into a port, and the room a hand needs round it. */
 export interface PortFit {
@@ -189,23 +190,29 @@ export function portFits(system: System, runs: readonly Run[]): readonly PortFit
     .sort((a, b) => (a.gap_mm ?? Infinity) - (b.gap_mm ?? Infinity));
 }
 
-const WALLS = [
-  'rear panel',
-  'floor',
-  'board tray',
-  'front frame',
-  'top frame',
-  'side panel',
-] as const;
+const WALLS = worded(
+  () =>
+    [
+      msg`rear panel`,
+      'floor',
+      msg`board tray`,
+      msg`front frame`,
+      msg`top frame`,
+      msg`side panel`,
+    ] as const,
+);
 
-const BEHIND = [
-  'rear panel',
-  'floor',
-  'panel behind the tray',
-  'front frame',
-  'top frame',
-  'board tray',
-] as const;
+const BEHIND = worded(
+  () =>
+    [
+      msg`rear panel`,
+      'floor',
+      msg`panel behind the tray`,
+      msg`front frame`,
+      msg`top frame`,
+      msg`board tray`,
+    ] as const,
+);
 
 /**
  * Room to the nearest wall it does not already stand beyond: parts on a mount reach through their
@@ -216,16 +223,18 @@ function wallRoom(body: Body, system: System, at: PlacedPort): WallRoom | null {
   if (rooms === null) return null;
   const room = roomOfPort(system, rooms, at),
     { shell, inside, behind } = rooms;
-  if (room === 'outside') return shell && { room: boxGap(body.box, shell), name: 'case' };
+  if (room === 'outside') return shell && { room: boxGap(body.box, shell), name: msg`case` };
   if (shell === null)
-    return room === 'behind' ? null : { room: body.box.min[2] - inside.min[2], name: 'board tray' };
+    return room === 'behind'
+      ? null
+      : { room: body.box.min[2] - inside.min[2], name: msg`board tray` };
   const through = behind !== null && body.box.min[2] < 0 && body.box.max[2] > behind.max[2];
   if (!through || design.case === null)
     return nearestWall(body, room === 'behind' && behind ? behind : inside, room === 'behind');
   // In an opening of the tray: what is left of the sheet round it.
   const tray = Math.min(...trayBoxes(design.case).map((sheet) => boxGap(body.box, sheet)));
   const wall = nearestWall(body, union([inside, behind]), true);
-  return tray < wall.room ? { room: tray, name: 'board tray' } : wall;
+  return tray < wall.room ? { room: tray, name: msg`board tray` } : wall;
 }
 
 /** The room a port is in; of a part that sticks out of the case, the one its part stands in. */

@@ -1,30 +1,31 @@
 import type { HeatedPart, ComponentPart, Part, PartKind, WetPart } from './types';
+import { msg, worded } from '../messages';
 
 /** Every kind, in the order of the Stores, with the word a builder uses. */
 export const PART_KINDS: Readonly<
   Record<PartKind, { readonly one: string; readonly many: string; readonly component: boolean }>
-> = {
-  case: { one: 'case', many: 'Cases', component: false },
-  processor: { one: 'processor', many: 'Processors', component: true },
-  card: { one: 'graphics card', many: 'Graphics cards', component: true },
-  board: { one: 'board', many: 'Boards', component: true },
-  memory: { one: 'memory', many: 'Memory', component: true },
-  supply: { one: 'power supply', many: 'Power supplies', component: true },
-  block: { one: 'block', many: 'Blocks', component: true },
-  radiator: { one: 'radiator', many: 'Radiators', component: true },
-  fan: { one: 'fan', many: 'Fans', component: true },
-  pump: { one: 'pump', many: 'Pumps', component: true },
-  reservoir: { one: 'reservoir', many: 'Reservoirs', component: true },
-  inline: { one: 'inline part', many: 'Inline parts', component: true },
-  device: { one: 'device', many: 'Drives, lights and other devices', component: true },
-  tube: { one: 'tube', many: 'Tubes', component: false },
-  fitting: { one: 'fitting', many: 'Fittings', component: false },
-  coolant: { one: 'coolant', many: 'Coolants', component: false },
-  screw: { one: 'screw', many: 'Screws', component: false },
-  cable: { one: 'cable', many: 'Cables', component: false },
-  layer: { one: 'grille, filter or gasket', many: 'Grilles and filters', component: false },
-  consumable: { one: 'consumable', many: 'Consumables and tools', component: false },
-};
+> = worded(() => ({
+  case: { one: msg`case`, many: msg`Cases`, component: false },
+  processor: { one: msg`processor`, many: msg`Processors`, component: true },
+  card: { one: msg`graphics card`, many: msg`Graphics cards`, component: true },
+  board: { one: msg`board`, many: msg`Boards`, component: true },
+  memory: { one: msg`memory`, many: msg`Memory`, component: true },
+  supply: { one: msg`power supply`, many: msg`Power supplies`, component: true },
+  block: { one: msg`block`, many: msg`Blocks`, component: true },
+  radiator: { one: msg`radiator`, many: msg`Radiators`, component: true },
+  fan: { one: msg`fan`, many: msg`Fans`, component: true },
+  pump: { one: msg`pump`, many: msg`Pumps`, component: true },
+  reservoir: { one: msg`reservoir`, many: msg`Reservoirs`, component: true },
+  inline: { one: msg`inline part`, many: msg`Inline parts`, component: true },
+  device: { one: msg`device`, many: msg`Drives, lights and other devices`, component: true },
+  tube: { one: msg`tube`, many: msg`Tubes`, component: false },
+  fitting: { one: msg`fitting`, many: msg`Fittings`, component: false },
+  coolant: { one: msg`coolant`, many: msg`Coolants`, component: false },
+  screw: { one: msg`screw`, many: msg`Screws`, component: false },
+  cable: { one: msg`cable`, many: msg`Cables`, component: false },
+  layer: { one: msg`grille, filter or gasket`, many: msg`Grilles and filters`, component: false },
+  consumable: { one: msg`consumable`, many: msg`Consumables and tools`, component: false },
+}));
 
 const WET: readonly PartKind[] = ['radiator', 'pump', 'reservoir', 'block', 'inline'];
 const HEATED: readonly PartKind[] = ['processor', 'card', 'board', 'memory', 'device'];

@@ -1,8 +1,10 @@
 import Joi from 'joi';
+import { msg } from '../messages';
 import { POLYMER_MATERIALS } from './base';
 import { CABLE_DUTIES, CONSUMABLE_DUTIES } from './goods';
 import { DEVICE_DUTIES, DRIVE_FORMATS, LOAD_CASES } from './machine';
 import { INLINE_DUTIES } from './plumbing';
+import { worded } from '../messages';
 
 /**
  * The one guard for parts: import, API, database and builds all pass through it. A door of its own,
@@ -163,11 +165,11 @@ const rising =
     for (let i = 1; i < points.length; i += 1) {
       if ((points[i] as [number, number])[0] <= (points[i - 1] as [number, number])[0])
         return helpers.message({
-          custom: `{{#label}}: flows of ${label} must rise; point ${i + 1} does not`,
+          custom: msg`{{#label}}: flows of ${label} must rise; point ${i + 1} does not`,
         });
       if ((points[i] as [number, number])[1] >= (points[i - 1] as [number, number])[1])
         return helpers.message({
-          custom: `{{#label}}: ${label} must fall as flow rises; point ${i + 1} does not`,
+          custom: msg`{{#label}}: ${label} must fall as flow rises; point ${i + 1} does not`,
         });
     }
     return points;
@@ -176,14 +178,14 @@ const rising =
 const rises: Joi.CustomValidator = (span: [number, number], helpers) =>
   span[0] < span[1]
     ? span
-    : helpers.message({ custom: '{{#label}}: the least must be less than the most' });
+    : helpers.message({ custom: msg`{{#label}}: the least must be less than the most` });
 const thinnerInside: Joi.CustomValidator = (
   tube: { outer_mm: number; inner_mm: number },
   helpers,
 ) =>
   tube.inner_mm < tube.outer_mm
     ? tube
-    : helpers.message({ custom: '{{#label}}: inner_mm must be less than outer_mm' });
+    : helpers.message({ custom: msg`{{#label}}: inner_mm must be less than outer_mm` });
 
 const mount = Joi.object({
   id: id().required(),
@@ -261,356 +263,375 @@ const triple = Joi.array().ordered(
   Joi.number().min(0.01).max(1000).required(),
 );
 
-export const PART_SCHEMAS = {
-  processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated, pattern: text(40) }),
-  card: Joi.object({
-    kind: kind('card'),
-    ...bodied,
-    ...heated,
-    layout: text(40),
-    bareThickness_mm: mm(1, 200).required(),
-    powerPlug: Joi.object(boxKeys).optional(),
-  }),
-  board: Joi.object({
-    kind: kind('board'),
-    ...bodied,
-    ...heated,
-    standard: text(40).required(),
-    pattern: text(40),
-    layout: text(40),
-    memory: Joi.object({
-      slots: Joi.number().integer().min(0).max(16).required(),
-      pitch_mm: mm(1, 60).required(),
-    }),
-    processorAt: vec().required(),
-    regulatorsAt: vec().required(),
-    memoryAt: vec().required(),
-    slots_mm: Joi.array().items(mm()).max(10).required(),
-    headers: Joi.object({
-      fan: Joi.number().integer().min(0).max(16).required(),
-      pump: Joi.number().integer().min(0).max(8).required(),
-      fan_A: amps.required(),
-      pump_A: amps.required(),
-    }).optional(),
-  }),
-  memory: Joi.object({
-    kind: kind('memory'),
-    ...bodied,
-    ...heated,
-    modules: Joi.number().integer().min(1).max(16).required(),
-  }),
-  device: Joi.object({
-    kind: kind('device'),
-    ...bodied,
-    ...heated,
-    duty: Joi.string()
-      .valid(...DEVICE_DUTIES)
-      .required(),
-    format: Joi.when('duty', {
-      is: 'drive',
-      then: Joi.string().valid(...DRIVE_FORMATS),
-      otherwise: Joi.forbidden(),
-    }),
-    connector: text(60),
-  }),
-  supply: Joi.object({
-    kind: kind('supply'),
-    ...bodied,
-    rating_W: Joi.number().min(50).max(5000).required(),
-  }),
-  case: Joi.object({
-    kind: kind('case'),
-    ...base,
-    interior: vec(mm(50)).required(),
-    volume_L: Joi.number().min(1).max(1000).required(),
-    mounts: Joi.array().items(mount).max(12).unique('id').required(),
-    boardAt: vec().required(),
-    boardStandards: Joi.array().items(text(40)).max(8).required(),
-    bay: Joi.object(boxKeys).required(),
-    riser: Joi.object({ at: vec().required() }).optional(),
-    obstacles: Joi.array()
-      .items(
-        Joi.object({
-          id: id().required(),
-          name: text(60).required(),
-          removable: Joi.boolean().required(),
-          drives: Joi.object({
-            format: Joi.string()
-              .valid(...DRIVE_FORMATS)
-              .required(),
-            places: Joi.number().integer().min(1).max(12).required(),
-          }),
-          boxes: Joi.array().items(Joi.object(boxKeys)).min(1).max(12).optional(),
-          openings: Joi.array().items(Joi.object(boxKeys)).max(8).optional(),
-          ...boxKeys,
+export const PART_SCHEMAS = worded(
+  () =>
+    ({
+      processor: Joi.object({ kind: kind('processor'), ...bodied, ...heated, pattern: text(40) }),
+      card: Joi.object({
+        kind: kind('card'),
+        ...bodied,
+        ...heated,
+        layout: text(40),
+        bareThickness_mm: mm(1, 200).required(),
+        powerPlug: Joi.object(boxKeys).optional(),
+      }),
+      board: Joi.object({
+        kind: kind('board'),
+        ...bodied,
+        ...heated,
+        standard: text(40).required(),
+        pattern: text(40),
+        layout: text(40),
+        memory: Joi.object({
+          slots: Joi.number().integer().min(0).max(16).required(),
+          pitch_mm: mm(1, 60).required(),
         }),
-      )
-      .max(24)
-      .unique('id')
-      .required(),
-    fansIncluded: Joi.array()
-      .items(Joi.object({ mount: id().required(), fan: fan.required() }))
-      .max(12)
-      .optional(),
-    spots: Joi.array()
-      .items(
-        Joi.object({
-          id: id().required(),
-          name: text(60).required(),
-          at: vec().required(),
-          holes: holes.optional(),
+        processorAt: vec().required(),
+        regulatorsAt: vec().required(),
+        memoryAt: vec().required(),
+        slots_mm: Joi.array().items(mm()).max(10).required(),
+        headers: Joi.object({
+          fan: Joi.number().integer().min(0).max(16).required(),
+          pump: Joi.number().integer().min(0).max(8).required(),
+          fan_A: amps.required(),
+          pump_A: amps.required(),
+        }).optional(),
+      }),
+      memory: Joi.object({
+        kind: kind('memory'),
+        ...bodied,
+        ...heated,
+        modules: Joi.number().integer().min(1).max(16).required(),
+      }),
+      device: Joi.object({
+        kind: kind('device'),
+        ...bodied,
+        ...heated,
+        duty: Joi.string()
+          .valid(...DEVICE_DUTIES)
+          .required(),
+        format: Joi.when('duty', {
+          is: 'drive',
+          then: Joi.string().valid(...DRIVE_FORMATS),
+          otherwise: Joi.forbidden(),
         }),
-      )
-      .max(12)
-      .unique('id')
-      .required(),
-    panels_mm: Joi.object(
-      Object.fromEntries(
-        ['front', 'top', 'bottom', 'rear', 'side', 'tray'].map((f) => [f, mm(0, 40).optional()]),
-      ),
-    ).optional(),
-    air: caseAir.optional(),
-    ports: Joi.array()
-      .items(
-        Joi.object({
-          id: id().required(),
-          name: text(60).required(),
-          at: vec().required(),
-          direction: direction().required(),
+        connector: text(60),
+      }),
+      supply: Joi.object({
+        kind: kind('supply'),
+        ...bodied,
+        rating_W: Joi.number().min(50).max(5000).required(),
+      }),
+      case: Joi.object({
+        kind: kind('case'),
+        ...base,
+        interior: vec(mm(50)).required(),
+        volume_L: Joi.number().min(1).max(1000).required(),
+        mounts: Joi.array().items(mount).max(12).unique('id').required(),
+        boardAt: vec().required(),
+        boardStandards: Joi.array().items(text(40)).max(8).required(),
+        bay: Joi.object(boxKeys).required(),
+        riser: Joi.object({ at: vec().required() }).optional(),
+        obstacles: Joi.array()
+          .items(
+            Joi.object({
+              id: id().required(),
+              name: text(60).required(),
+              removable: Joi.boolean().required(),
+              drives: Joi.object({
+                format: Joi.string()
+                  .valid(...DRIVE_FORMATS)
+                  .required(),
+                places: Joi.number().integer().min(1).max(12).required(),
+              }),
+              boxes: Joi.array().items(Joi.object(boxKeys)).min(1).max(12).optional(),
+              openings: Joi.array().items(Joi.object(boxKeys)).max(8).optional(),
+              ...boxKeys,
+            }),
+          )
+          .max(24)
+          .unique('id')
+          .required(),
+        fansIncluded: Joi.array()
+          .items(Joi.object({ mount: id().required(), fan: fan.required() }))
+          .max(12)
+          .optional(),
+        spots: Joi.array()
+          .items(
+            Joi.object({
+              id: id().required(),
+              name: text(60).required(),
+              at: vec().required(),
+              holes: holes.optional(),
+            }),
+          )
+          .max(12)
+          .unique('id')
+          .required(),
+        panels_mm: Joi.object(
+          Object.fromEntries(
+            ['front', 'top', 'bottom', 'rear', 'side', 'tray'].map((f) => [
+              f,
+              mm(0, 40).optional(),
+            ]),
+          ),
+        ).optional(),
+        air: caseAir.optional(),
+        ports: Joi.array()
+          .items(
+            Joi.object({
+              id: id().required(),
+              name: text(60).required(),
+              at: vec().required(),
+              direction: direction().required(),
+              hole_mm: mm(1, 60).required(),
+            }),
+          )
+          .max(12)
+          .unique('id')
+          .optional(),
+        behind_mm: mm(0, 400).optional(),
+        grommets: Joi.array()
+          .items(
+            Joi.object({
+              id: id().required(),
+              name: text(60).required(),
+              at: vec().required(),
+              width_mm: mm(2, 1000).required(),
+              height_mm: mm(2, 1000).required(),
+            }),
+          )
+          .max(12)
+          .unique('id')
+          .optional(),
+      }),
+      radiator: Joi.object({
+        kind: kind('radiator'),
+        ...bodied,
+        ...wet,
+        section_mm: section.required(),
+        sections: Joi.number().integer().min(1).max(8).required(),
+        finStart_mm: mm(0, 100).required(),
+        holeGap_mm: mm(0, 60).required(),
+        core: Joi.object({
+          depth_mm: mm(3, 150).required(),
+          width_mm: mm(20, 400).required(),
+          fpi: Joi.number().min(4).max(40).required(),
+          finHeight_mm: mm(1, 20).required(),
+          finThickness_mm: mm(0.01, 1).required(),
+          tubeHeight_mm: mm(0.5, 8).required(),
+          tubeWall_mm: mm(0.05, 2).required(),
+          passes: Joi.number().integer().min(1).max(6).required(),
+          finHeatFactor: Joi.number().min(0.3).max(4).required(),
+          finDragFactor: Joi.number().min(0.3).max(6).required(),
+          finMetal: Joi.string().valid('copper', 'brass', 'aluminium').required(),
+        }).required(),
+        screw: Joi.object({
+          thread: text(20).required(),
+          depthToTube_mm: mm(1, 40).required(),
+        }).required(),
+        measured: Joi.object({
+          against: Joi.string().valid('air', 'speed').required(),
+          points: Joi.array().items(triple).min(1).max(60).required(),
+          source: text(200).optional(),
+        }).optional(),
+        rating: Joi.object({
+          heat_W: Joi.number().min(1).max(20000).required(),
+          difference_K: Joi.number().min(0.1).max(100).required(),
+          speed_rpm: rpm.required(),
+        }).optional(),
+      }),
+      fan,
+      pump: Joi.object({
+        kind: kind('pump'),
+        ...bodied,
+        ...wet,
+        fullSpeed_rpm: rpm.min(100).required(),
+        minSpeed_rpm: rpm.required(),
+        points: Joi.array()
+          .items(point(60))
+          .min(2)
+          .max(40)
+          .custom(rising("a pump's head"))
+          .required(),
+        pointsSource: text(200).optional(),
+        ratings: Joi.object({
+          head_m: Joi.number().min(0).max(200),
+          pressure_kPa: Joi.number().min(0).max(5000),
+          flow_Lmin: Joi.number().min(0).max(200),
+        }).optional(),
+        sound_dBA: Joi.number().min(0).max(90).required(),
+        spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
+        power_W: Joi.number().min(0).max(200).required(),
+        plug: plug.optional(),
+        lead_mm: mm(20, LENGTH_MAX_MM),
+      }),
+      reservoir: Joi.object({
+        kind: kind('reservoir'),
+        ...bodied,
+        ...wet,
+        fill_mL: Joi.number().min(1).max(20000).required(),
+        sensor: Joi.boolean().valid(true),
+      }),
+      block: Joi.object({
+        kind: kind('block'),
+        ...bodied,
+        ...wet,
+        cools: Joi.array()
+          .items(Joi.string().valid('processor', 'card', 'board', 'memory'))
+          .min(1)
+          .max(4)
+          .required(),
+        fits: Joi.object({
+          patterns: Joi.array()
+            .items(Joi.object({ pattern: text(40).required(), bracket: text(60) }))
+            .max(24),
+          cards: Joi.array().items(text(40)).max(60),
+          boards: Joi.array().items(text(40)).max(60),
+          sticks: Joi.array()
+            .items(
+              Joi.object({
+                count: Joi.number().integer().min(1).max(16).required(),
+                pitch_mm: mm(1, 60).required(),
+              }),
+            )
+            .max(8),
+        }),
+        resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(),
+        resistanceSource: text(200).optional(),
+        minFlow_Lmin: Joi.number().min(0).max(20).required(),
+      }),
+      inline: Joi.object({
+        kind: kind('inline'),
+        ...bodied,
+        ...wet,
+        duty: Joi.string()
+          .valid(...INLINE_DUTIES)
+          .required(),
+        sensor: Joi.boolean().valid(true).optional(),
+        panel: Joi.object({
           hole_mm: mm(1, 60).required(),
+          at_mm: mm(0, 200).required(),
+        }).optional(),
+        tee: Joi.object({
+          bore_mm: mm(1, 30).required(),
+          leg_mm: mm(0, 200).required(),
+          run: Joi.array().items(id()).length(2).required(),
+          branch: id().required(),
+        }).optional(),
+      }),
+      tube: Joi.object({
+        kind: kind('tube'),
+        ...base,
+        material: Joi.string()
+          .valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic', 'copper')
+          .required(),
+        hard: Joi.boolean().required(),
+        outer_mm: mm(3, 40).required(),
+        inner_mm: mm(2, 36).required(),
+        minBend_mm: mm(0, 500).required(),
+        stick_mm: mm(100, 3000).optional(),
+      }).custom(thinnerInside),
+      fitting: Joi.object({
+        kind: kind('fitting'),
+        ...base,
+        duty: Joi.string()
+          .valid(
+            'compression',
+            'barb',
+            'hard-tube',
+            'rotary45',
+            'rotary90',
+            'extender',
+            'plug',
+            'drain',
+            'fill',
+            'maleToMale',
+            'bridge',
+          )
+          .required(),
+        span_mm: Joi.when('duty', {
+          is: 'bridge',
+          then: Joi.array()
+            .ordered(mm(1, 300).required(), mm(1, 300).required())
+            .custom(rises)
+            .required(),
+          otherwise: Joi.forbidden(),
         }),
-      )
-      .max(12)
-      .unique('id')
-      .optional(),
-    behind_mm: mm(0, 400).optional(),
-    grommets: Joi.array()
-      .items(
-        Joi.object({
-          id: id().required(),
-          name: text(60).required(),
-          at: vec().required(),
-          width_mm: mm(2, 1000).required(),
-          height_mm: mm(2, 1000).required(),
+        thread: Joi.string().valid('G1/4').required(),
+        tube: Joi.object({
+          outer_mm: mm(3, 40).required(),
+          inner_mm: mm(2, 36).required(),
+        }).optional(),
+        bore_mm: mm(1, 30).required(),
+        k: Joi.number().min(0).max(100).required(),
+        kSource: text(200).required(),
+        points: Joi.array().items(point(500)).max(40).optional(),
+        pointsSource: text(200).optional(),
+        length_mm: mm(0, 200).required(),
+        diameter_mm: mm(1, 100).required(),
+        wetted,
+        polymers,
+        sensor: Joi.when('duty', {
+          is: 'plug',
+          then: Joi.boolean().valid(true),
+          otherwise: Joi.forbidden(),
         }),
-      )
-      .max(12)
-      .unique('id')
-      .optional(),
-  }),
-  radiator: Joi.object({
-    kind: kind('radiator'),
-    ...bodied,
-    ...wet,
-    section_mm: section.required(),
-    sections: Joi.number().integer().min(1).max(8).required(),
-    finStart_mm: mm(0, 100).required(),
-    holeGap_mm: mm(0, 60).required(),
-    core: Joi.object({
-      depth_mm: mm(3, 150).required(),
-      width_mm: mm(20, 400).required(),
-      fpi: Joi.number().min(4).max(40).required(),
-      finHeight_mm: mm(1, 20).required(),
-      finThickness_mm: mm(0.01, 1).required(),
-      tubeHeight_mm: mm(0.5, 8).required(),
-      tubeWall_mm: mm(0.05, 2).required(),
-      passes: Joi.number().integer().min(1).max(6).required(),
-      finHeatFactor: Joi.number().min(0.3).max(4).required(),
-      finDragFactor: Joi.number().min(0.3).max(6).required(),
-      finMetal: Joi.string().valid('copper', 'brass', 'aluminium').required(),
-    }).required(),
-    screw: Joi.object({
-      thread: text(20).required(),
-      depthToTube_mm: mm(1, 40).required(),
-    }).required(),
-    measured: Joi.object({
-      against: Joi.string().valid('air', 'speed').required(),
-      points: Joi.array().items(triple).min(1).max(60).required(),
-      source: text(200).optional(),
-    }).optional(),
-    rating: Joi.object({
-      heat_W: Joi.number().min(1).max(20000).required(),
-      difference_K: Joi.number().min(0.1).max(100).required(),
-      speed_rpm: rpm.required(),
-    }).optional(),
-  }),
-  fan,
-  pump: Joi.object({
-    kind: kind('pump'),
-    ...bodied,
-    ...wet,
-    fullSpeed_rpm: rpm.min(100).required(),
-    minSpeed_rpm: rpm.required(),
-    points: Joi.array().items(point(60)).min(2).max(40).custom(rising("a pump's head")).required(),
-    pointsSource: text(200).optional(),
-    ratings: Joi.object({
-      head_m: Joi.number().min(0).max(200),
-      pressure_kPa: Joi.number().min(0).max(5000),
-      flow_Lmin: Joi.number().min(0).max(200),
-    }).optional(),
-    sound_dBA: Joi.number().min(0).max(90).required(),
-    spectrum_dB: Joi.array().items(Joi.number().min(-80).max(120)).length(8).optional(),
-    power_W: Joi.number().min(0).max(200).required(),
-    plug: plug.optional(),
-    lead_mm: mm(20, LENGTH_MAX_MM),
-  }),
-  reservoir: Joi.object({
-    kind: kind('reservoir'),
-    ...bodied,
-    ...wet,
-    fill_mL: Joi.number().min(1).max(20000).required(),
-    sensor: Joi.boolean().valid(true),
-  }),
-  block: Joi.object({
-    kind: kind('block'),
-    ...bodied,
-    ...wet,
-    cools: Joi.array()
-      .items(Joi.string().valid('processor', 'card', 'board', 'memory'))
-      .min(1)
-      .max(4)
-      .required(),
-    fits: Joi.object({
-      patterns: Joi.array()
-        .items(Joi.object({ pattern: text(40).required(), bracket: text(60) }))
-        .max(24),
-      cards: Joi.array().items(text(40)).max(60),
-      boards: Joi.array().items(text(40)).max(60),
-      sticks: Joi.array()
-        .items(
-          Joi.object({
-            count: Joi.number().integer().min(1).max(16).required(),
-            pitch_mm: mm(1, 60).required(),
-          }),
-        )
-        .max(8),
-    }),
-    resistance: Joi.array().items(point(60, 0.0001)).min(1).max(40).required(),
-    resistanceSource: text(200).optional(),
-    minFlow_Lmin: Joi.number().min(0).max(20).required(),
-  }),
-  inline: Joi.object({
-    kind: kind('inline'),
-    ...bodied,
-    ...wet,
-    duty: Joi.string()
-      .valid(...INLINE_DUTIES)
-      .required(),
-    sensor: Joi.boolean().valid(true).optional(),
-    panel: Joi.object({ hole_mm: mm(1, 60).required(), at_mm: mm(0, 200).required() }).optional(),
-    tee: Joi.object({
-      bore_mm: mm(1, 30).required(),
-      leg_mm: mm(0, 200).required(),
-      run: Joi.array().items(id()).length(2).required(),
-      branch: id().required(),
-    }).optional(),
-  }),
-  tube: Joi.object({
-    kind: kind('tube'),
-    ...base,
-    material: Joi.string().valid('soft PVC', 'EPDM rubber', 'PETG', 'acrylic', 'copper').required(),
-    hard: Joi.boolean().required(),
-    outer_mm: mm(3, 40).required(),
-    inner_mm: mm(2, 36).required(),
-    minBend_mm: mm(0, 500).required(),
-    stick_mm: mm(100, 3000).optional(),
-  }).custom(thinnerInside),
-  fitting: Joi.object({
-    kind: kind('fitting'),
-    ...base,
-    duty: Joi.string()
-      .valid(
-        'compression',
-        'barb',
-        'hard-tube',
-        'rotary45',
-        'rotary90',
-        'extender',
-        'plug',
-        'drain',
-        'fill',
-        'maleToMale',
-        'bridge',
-      )
-      .required(),
-    span_mm: Joi.when('duty', {
-      is: 'bridge',
-      then: Joi.array()
-        .ordered(mm(1, 300).required(), mm(1, 300).required())
-        .custom(rises)
-        .required(),
-      otherwise: Joi.forbidden(),
-    }),
-    thread: Joi.string().valid('G1/4').required(),
-    tube: Joi.object({ outer_mm: mm(3, 40).required(), inner_mm: mm(2, 36).required() }).optional(),
-    bore_mm: mm(1, 30).required(),
-    k: Joi.number().min(0).max(100).required(),
-    kSource: text(200).required(),
-    points: Joi.array().items(point(500)).max(40).optional(),
-    pointsSource: text(200).optional(),
-    length_mm: mm(0, 200).required(),
-    diameter_mm: mm(1, 100).required(),
-    wetted,
-    polymers,
-    sensor: Joi.when('duty', {
-      is: 'plug',
-      then: Joi.boolean().valid(true),
-      otherwise: Joi.forbidden(),
-    }),
-    family: text(40).optional(),
-  }),
-  coolant: Joi.object({
-    kind: kind('coolant'),
-    ...base,
-    base: Joi.object({
-      glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(),
-      volumeShare: Joi.number().min(0).max(0.4).required(),
-    }).required(),
-    bottle_mL: Joi.number().min(50).max(20000).required(),
-    inhibitor_months: Joi.number().min(0).max(120).required(),
-    biocide: Joi.boolean().required(),
-    look: Joi.string().valid('clear', 'dyed', 'opaque').required(),
-    poisonous: Joi.boolean().required(),
-    upkeep: text(300).required(),
-    waterParts: Joi.number().min(0.1).max(20).optional(),
-    conductivity_uScm: Joi.number().min(0).max(20000).optional(),
-    attacks: Joi.array().items(soft).max(POLYMER_MATERIALS.length).optional(),
-    alcoholShare: Joi.number().min(0).max(0.5).optional(),
-  }),
-  screw: Joi.object({
-    kind: kind('screw'),
-    ...base,
-    thread: text(20).required(),
-    length_mm: mm(1, 100).required(),
-    pack: Joi.number().integer().min(1).max(1000).required(),
-  }),
-  consumable: Joi.object({
-    kind: kind('consumable'),
-    ...base,
-    duty: Joi.string()
-      .valid(...CONSUMABLE_DUTIES)
-      .required(),
-    tool: Joi.boolean().required(),
-    pack: Joi.number().integer().min(1).max(1000).required(),
-    tube_mm: mm(2, 40).optional(),
-  }),
-  cable: Joi.object({
-    kind: kind('cable'),
-    ...base,
-    duty: Joi.string()
-      .valid(...CABLE_DUTIES)
-      .required(),
-    length_mm: mm(20, LENGTH_MAX_MM),
-    connector: text(60),
-    outlets: Joi.number().integer().min(1).max(16).required(),
-    limit_A: amps.required(),
-  }),
-  layer: Joi.object({
-    kind: kind('layer'),
-    ...base,
-    duty: Joi.string().valid('grille', 'filter', 'gasket').required(),
-    section_mm: section.required(),
-    thickness_mm: mm(0, 40).required(),
-    loss_Pa: Joi.number().min(0).max(100).required(),
-  }),
-} as const;
+        family: text(40).optional(),
+      }),
+      coolant: Joi.object({
+        kind: kind('coolant'),
+        ...base,
+        base: Joi.object({
+          glycol: Joi.string().valid('none', 'ethylene', 'propylene').required(),
+          volumeShare: Joi.number().min(0).max(0.4).required(),
+        }).required(),
+        bottle_mL: Joi.number().min(50).max(20000).required(),
+        inhibitor_months: Joi.number().min(0).max(120).required(),
+        biocide: Joi.boolean().required(),
+        look: Joi.string().valid('clear', 'dyed', 'opaque').required(),
+        poisonous: Joi.boolean().required(),
+        upkeep: text(300).required(),
+        waterParts: Joi.number().min(0.1).max(20).optional(),
+        conductivity_uScm: Joi.number().min(0).max(20000).optional(),
+        attacks: Joi.array().items(soft).max(POLYMER_MATERIALS.length).optional(),
+        alcoholShare: Joi.number().min(0).max(0.5).optional(),
+      }),
+      screw: Joi.object({
+        kind: kind('screw'),
+        ...base,
+        thread: text(20).required(),
+        length_mm: mm(1, 100).required(),
+        pack: Joi.number().integer().min(1).max(1000).required(),
+      }),
+      consumable: Joi.object({
+        kind: kind('consumable'),
+        ...base,
+        duty: Joi.string()
+          .valid(...CONSUMABLE_DUTIES)
+          .required(),
+        tool: Joi.boolean().required(),
+        pack: Joi.number().integer().min(1).max(1000).required(),
+        tube_mm: mm(2, 40).optional(),
+      }),
+      cable: Joi.object({
+        kind: kind('cable'),
+        ...base,
+        duty: Joi.string()
+          .valid(...CABLE_DUTIES)
+          .required(),
+        length_mm: mm(20, LENGTH_MAX_MM),
+        connector: text(60),
+        outlets: Joi.number().integer().min(1).max(16).required(),
+        limit_A: amps.required(),
+      }),
+      layer: Joi.object({
+        kind: kind('layer'),
+        ...base,
+        duty: Joi.string().valid('grille', 'filter', 'gasket').required(),
+        section_mm: section.required(),
+        thickness_mm: mm(0, 40).required(),
+        loss_Pa: Joi.number().min(0).max(100).required(),
+      }),
+    }) as const,
+);

@@ -1,4 +1,5 @@
 import type { Thread } from './base';
+import { worded } from '../messages';
 
 /** A pipe thread that seals by its O-ring, mm. */
 export interface ThreadSize {
@@ -42,12 +43,12 @@ function standard(
   return { name, x_mm: x_in * INCH, y_mm: height, holes };
 }
 
-export const BOARD_STANDARDS: readonly BoardStandard[] = [
+export const BOARD_STANDARDS: readonly BoardStandard[] = worded(() => [
   standard('E-ATX', 13, 12, [0.4, 6.5, 9.35, 12.4], [0.25, 6.45, 11.35]),
   standard('ATX', 9.6, 12, [0.4, 6.5, 9.35], [0.25, 6.45, 11.35]),
   standard('micro ATX', 9.6, 9.6, [0.4, 6.5, 9.35], [0.25, 6.45, 9.05]),
   standard('mini ITX', 170 / INCH, 170 / INCH, [0.4, 6.5], [0.25, 6.45]),
-];
+]);
 
 /**
  * Screw holes of neighbouring fan corners, by fan size, mm (trade practice, no source: 32, 40, 50,

@@ -1,4 +1,5 @@
 import type { PolymerMaterial } from '../components';
+import { msg, worded } from '../messages';
 
 /** What a coolant, or a tube it runs in, brings to plastics and rubber. */
 export type Agent = 'ethylene glycol' | 'propylene glycol' | 'alcohol' | 'plasticiser';
@@ -96,9 +97,9 @@ export function judgePolymer(
 }
 
 /** What becomes of a material that an agent gets at. */
-export const EFFECT: Readonly<Record<Agent, string>> = {
-  'ethylene glycol': 'swells or crazes it under stress',
-  'propylene glycol': 'swells or crazes it under stress',
-  alcohol: 'crazes or hardens it',
-  plasticiser: 'softens it over months',
-};
+export const EFFECT: Readonly<Record<Agent, string>> = worded(() => ({
+  'ethylene glycol': msg`swells or crazes it under stress`,
+  'propylene glycol': msg`swells or crazes it under stress`,
+  alcohol: msg`crazes or hardens it`,
+  plasticiser: msg`softens it over months`,
+}));

@@ -14,6 +14,7 @@ import {
   type WettedPolymerSurface,
 } from '../components';
 import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
+import { msg } from '../messages';
 
 export interface SoftCarrier {
   readonly component: ComponentId;
@@ -99,7 +100,7 @@ function against(
   material: PolymerMaterial,
 ): Pick<WettedPolymer, 'verdict' | 'because'> {
   if ((loop.coolant.attacks ?? []).includes(material))
-    return { verdict: 'fails', because: 'its own data say that it attacks it' };
+    return { verdict: 'fails', because: msg`its own data say that it attacks it` };
   const reported = agentsIn(loop).map(([agent, share]) => ({
     agent,
     share,
@@ -112,7 +113,7 @@ function against(
     verdict: worst.verdict,
     because:
       worst.agent === 'plasticiser'
-        ? `plasticiser from the tube ${EFFECT.plasticiser}`
+        ? msg`plasticiser from the tube ${EFFECT.plasticiser}`
         : `${Math.round(worst.share * 100)} % ${worst.agent} ${EFFECT[worst.agent]}`,
   };
 }

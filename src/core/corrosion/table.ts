@@ -1,4 +1,5 @@
 import type { Metal } from '../components';
+import { msg, worded } from '../messages';
 
 /**
  * Anodic index, V: how far below gold a metal stands. As commonly reprinted from MIL-STD-889 /
@@ -33,24 +34,24 @@ export const isJudged = (metal: Metal): boolean => !Number.isNaN(ANODIC_INDEX[me
 export const byIndex = (a: Metal, b: Metal): number =>
   (isJudged(a) ? ANODIC_INDEX[a] : Infinity) - (isJudged(b) ? ANODIC_INDEX[b] : Infinity) || 0;
 
-export const METAL_NAMES: Readonly<Record<Metal, string>> = {
+export const METAL_NAMES: Readonly<Record<Metal, string>> = worded(() => ({
   gold: 'gold',
   silver: 'silver',
-  nickel: 'nickel plate',
+  nickel: msg`nickel plate`,
   copper: 'copper',
   brass: 'brass',
-  stainless: 'stainless steel (304)',
-  chrome: 'chrome plate',
-  tin: 'tin solder',
+  stainless: msg`stainless steel (304)`,
+  chrome: msg`chrome plate`,
+  tin: msg`tin solder`,
   aluminium: 'aluminium',
   zinc: 'zinc',
-  stainless316: 'stainless steel (316)',
-  silverSolder: 'silver solder',
-  nickelPhosphorus: 'nickel-phosphorus plate',
-  steel: 'plain steel',
-  anodisedAluminium: 'anodised aluminium',
-  other: 'another metal',
-};
+  stainless316: msg`stainless steel (316)`,
+  silverSolder: msg`silver solder`,
+  nickelPhosphorus: msg`nickel-phosphorus plate`,
+  steel: msg`plain steel`,
+  anodisedAluminium: msg`anodised aluminium`,
+  other: msg`another metal`,
+}));
 
 export type Environment = 'harsh' | 'ordinary' | 'controlled';
 

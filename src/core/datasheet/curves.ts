@@ -2,6 +2,7 @@ import { cellsOf, unitOfLabel, wordsOf, type Line, type Sheet } from './context'
 import type { SheetKind } from './fields';
 import type { Dimension, Quantity } from './quantity';
 import type { Found } from './types';
+import { msg } from '../messages';
 
 /** A curve that a sheet may tell of a kind of part: y over flow. */
 interface CurveField {
@@ -19,7 +20,9 @@ const CURVES: Readonly<Partial<Record<SheetKind, readonly CurveField[]>>> = {
   pump: [
     {
       id: 'points',
-      name: 'Head over flow',
+      get name() {
+        return msg`Head over flow`;
+      },
       x: 'flow',
       y: { head: 1, pressure: 1 / KPA_PER_M },
       unit: 'm at L/min',
@@ -28,14 +31,18 @@ const CURVES: Readonly<Partial<Record<SheetKind, readonly CurveField[]>>> = {
   block: [
     {
       id: 'dropPoints',
-      name: 'Pressure drop over flow',
+      get name() {
+        return msg`Pressure drop over flow`;
+      },
       x: 'flow',
       y: { pressure: 1 },
       unit: 'kPa at L/min',
     },
     {
       id: 'resistancePoints',
-      name: 'Resistance over flow',
+      get name() {
+        return msg`Resistance over flow`;
+      },
       x: 'flow',
       y: { resistance: 1 },
       unit: 'K/W at L/min',
@@ -44,7 +51,9 @@ const CURVES: Readonly<Partial<Record<SheetKind, readonly CurveField[]>>> = {
   radiator: [
     {
       id: 'dropPoints',
-      name: 'Pressure drop over flow',
+      get name() {
+        return msg`Pressure drop over flow`;
+      },
       x: 'flow',
       y: { pressure: 1 },
       unit: 'kPa at L/min',

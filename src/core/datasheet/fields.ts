@@ -1,4 +1,5 @@
 import type { Dimension } from './quantity';
+import { msg } from '../messages';
 
 export const SHEET_KINDS = [
   'radiator',
@@ -39,7 +40,9 @@ export interface SheetField {
 
 const price: SheetField = {
   id: 'price',
-  name: 'Price',
+  get name() {
+    return msg`Price`;
+  },
   dimension: 'money',
   unit: '',
   words: /price|cost|eur|€|\$|£/i,
@@ -49,7 +52,9 @@ const price: SheetField = {
 };
 const thickness = (needed: boolean, words: RegExp): SheetField => ({
   id: 'thick',
-  name: 'Thickness',
+  get name() {
+    return msg`Thickness`;
+  },
   dimension: 'length',
   unit: 'mm',
   words,
@@ -60,7 +65,9 @@ const thickness = (needed: boolean, words: RegExp): SheetField => ({
 });
 const length: SheetField = {
   id: 'length',
-  name: 'Length',
+  get name() {
+    return msg`Length`;
+  },
   dimension: 'length',
   unit: 'mm',
   words: /\blength\b|\blong\b/i,
@@ -70,7 +77,9 @@ const length: SheetField = {
 };
 const width: SheetField = {
   id: 'width',
-  name: 'Width',
+  get name() {
+    return msg`Width`;
+  },
   dimension: 'length',
   unit: 'mm',
   words: /\bwidth\b|\bwide\b|\bheight\b|\bhigh\b|\btall\b/i,
@@ -81,7 +90,9 @@ const width: SheetField = {
 const speeds: readonly SheetField[] = [
   {
     id: 'fullSpeed',
-    name: 'Full speed',
+    get name() {
+      return msg`Full speed`;
+    },
     dimension: 'speed',
     unit: 'rpm',
     words: /speed|rpm|max|full|revolution/i,
@@ -94,7 +105,9 @@ const speeds: readonly SheetField[] = [
   },
   {
     id: 'minSpeed',
-    name: 'Lowest speed',
+    get name() {
+      return msg`Lowest speed`;
+    },
     dimension: 'speed',
     unit: 'rpm',
     words: /\bmin(?:imum|\.)?\b|lowest|slowest|start/i,
@@ -104,7 +117,9 @@ const speeds: readonly SheetField[] = [
 ];
 const sound: SheetField = {
   id: 'sound',
-  name: 'Sound at full speed, 1 m',
+  get name() {
+    return msg`Sound at full speed, 1 m`;
+  },
   dimension: 'sound',
   unit: 'dBA',
   words: /noise|sound|acoustic|loud/i,
@@ -114,7 +129,9 @@ const sound: SheetField = {
 };
 const power = (needed: boolean, most: number, words: RegExp): SheetField => ({
   id: 'power',
-  name: 'Power',
+  get name() {
+    return msg`Power`;
+  },
   dimension: 'power',
   unit: 'W',
   words,
@@ -126,7 +143,9 @@ const power = (needed: boolean, most: number, words: RegExp): SheetField => ({
 });
 const limit: SheetField = {
   id: 'limit',
-  name: 'Highest core temperature',
+  get name() {
+    return msg`Highest core temperature`;
+  },
   dimension: 'temperature',
   unit: '°C',
   words: /max|limit|hottest|throttle|temperature/i,
@@ -138,7 +157,9 @@ const limit: SheetField = {
 const widths: readonly SheetField[] = [
   {
     id: 'outer',
-    name: 'Tube, outer width',
+    get name() {
+      return msg`Tube, outer width`;
+    },
     dimension: 'length',
     unit: 'mm',
     words: /outer|outside|\bOD\b/i,
@@ -148,7 +169,9 @@ const widths: readonly SheetField[] = [
   },
   {
     id: 'inner',
-    name: 'Tube, inner width',
+    get name() {
+      return msg`Tube, inner width`;
+    },
     dimension: 'length',
     unit: 'mm',
     words: /inner|inside|\bID\b|\bbore\b/i,
@@ -159,7 +182,9 @@ const widths: readonly SheetField[] = [
 ];
 const volume: SheetField = {
   id: 'volume',
-  name: 'Volume',
+  get name() {
+    return msg`Volume`;
+  },
   dimension: 'volume',
   unit: 'mL',
   words: /volume|capacity|holds|content/i,
@@ -169,7 +194,9 @@ const volume: SheetField = {
 };
 const maxPressure: SheetField = {
   id: 'maxPressure',
-  name: 'Most pressure it may be put under',
+  get name() {
+    return msg`Most pressure it may be put under`;
+  },
   dimension: 'pressure',
   unit: 'kPa',
   words:
@@ -187,7 +214,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     thickness(true, /thick|\bdepth\b|\bdeep\b/i),
     {
       id: 'fpi',
-      name: 'Fins an inch',
+      get name() {
+        return msg`Fins an inch`;
+      },
       dimension: 'fins',
       unit: '',
       words: /fpi|fin(?:s| density| pitch)/i,
@@ -198,7 +227,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'holeGap',
-      name: 'Between the holes of neighbouring fans',
+      get name() {
+        return msg`Between the holes of neighbouring fans`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /(?:fan|hole).{0,16}(?:gap|spacing|pitch)|between (?:fans|holes)/i,
@@ -213,7 +244,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     ...speeds,
     {
       id: 'head',
-      name: 'Head at no flow',
+      get name() {
+        return msg`Head at no flow`;
+      },
       dimension: 'head',
       unit: 'm',
       words: /head|lift|delivery height|pumping height/i,
@@ -223,7 +256,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'flow',
-      name: 'Flow at no head',
+      get name() {
+        return msg`Flow at no head`;
+      },
       dimension: 'flow',
       unit: 'L/min',
       words: /flow|rate|throughput|circulat/i,
@@ -242,7 +277,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     thickness(false, /thick|\bheight\b|\bhigh\b|\bdepth\b/i),
     {
       id: 'drop',
-      name: 'Pressure drop at 4 L/min',
+      get name() {
+        return msg`Pressure drop at 4 L/min`;
+      },
       dimension: 'pressure',
       unit: 'kPa',
       words: /pressure (?:drop|loss)|drop|loss|restriction/i,
@@ -252,7 +289,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'resistance',
-      name: 'Resistance at 4 L/min',
+      get name() {
+        return msg`Resistance at 4 L/min`;
+      },
       dimension: 'resistance',
       unit: 'K/W',
       words: /resistance|thermal|k\/w/i,
@@ -272,7 +311,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     limit,
     {
       id: 'bare',
-      name: 'Thickness without its cooler',
+      get name() {
+        return msg`Thickness without its cooler`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /bare|without (?:its |the )?cooler|pcb|backside/i,
@@ -285,7 +326,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     ...speeds,
     {
       id: 'air',
-      name: 'Air at no pressure',
+      get name() {
+        return msg`Air at no pressure`;
+      },
       dimension: 'air',
       unit: 'm³/h',
       words: /air ?flow|flow|volume/i,
@@ -296,7 +339,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'pressure',
-      name: 'Pressure at no air',
+      get name() {
+        return msg`Pressure at no air`;
+      },
       dimension: 'pressure',
       unit: 'kPa',
       words: /pressure|static/i,
@@ -325,7 +370,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     thickness(false, /thick|\bdepth\b/i),
     {
       ...power(true, 5000, /power|output|rat(?:ed|ing)|watt/i),
-      name: 'Power it gives',
+      get name() {
+        return msg`Power it gives`;
+      },
       least: 50,
     },
     price,
@@ -334,7 +381,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     ...widths,
     {
       id: 'minBend',
-      name: 'Tightest bend, radius',
+      get name() {
+        return msg`Tightest bend, radius`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /bend|radius/i,
@@ -343,7 +392,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'stick',
-      name: 'Length of a stick',
+      get name() {
+        return msg`Length of a stick`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /length|\blong\b|stick/i,
@@ -356,7 +407,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     ...widths,
     {
       id: 'tall',
-      name: 'How far it stands out of the port',
+      get name() {
+        return msg`How far it stands out of the port`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /height|length|stands out|protru|\blong\b|\bhigh\b/i,
@@ -367,7 +420,9 @@ export const FIELDS: Readonly<Record<SheetKind, readonly SheetField[]>> = {
     },
     {
       id: 'diameter',
-      name: 'Its widest diameter',
+      get name() {
+        return msg`Its widest diameter`;
+      },
       dimension: 'length',
       unit: 'mm',
       words: /diameter|\bwide\b|width|across/i,

@@ -18,6 +18,7 @@ import {
 } from '../making';
 import type { SheetKind } from './fields';
 import type { SheetValue } from './types';
+import { msg } from '../messages';
 
 /** Confirmed figures by field. */
 export type SheetValues = Readonly<Record<string, SheetValue | undefined>>;
@@ -79,7 +80,7 @@ class Values {
 
   needed(field: string, name: string): number {
     const value = this.number(field);
-    if (value === undefined) throw new RangeError(`${name} is missing`);
+    if (value === undefined) throw new RangeError(msg`${name} is missing`);
     return value;
   }
 }
@@ -99,11 +100,11 @@ export function partOfSheet(kind: SheetKind, id: string, values: SheetValues): M
   const v = new Values(values);
   const named: Named = {
     id,
-    name: v.text('name') ?? 'My part',
-    maker: v.text('maker') ?? 'my own',
+    name: v.text('name') ?? msg`My part`,
+    maker: v.text('maker') ?? msg`my own`,
     price: Math.round(100 * (v.number('price') ?? 0)),
   };
-  if (v.number('price') === undefined) v.assume('Price', '0.00: type it later');
+  if (v.number('price') === undefined) v.assume(msg`Price`, msg`0.00: type it later`);
   return { part: MAKERS[kind](v, named), assumed: v.assumed };
 }
 
@@ -112,28 +113,28 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const size = v.list('size');
     const [sections, section] = v.list('sections') ?? [];
     if (sections === undefined || section === undefined)
-      throw new RangeError('the sections are missing, as fans × mm');
+      throw new RangeError(msg`the sections are missing, as fans × mm`);
     const thick = v.number('thick') ?? size?.[2];
-    if (thick === undefined) throw new RangeError('the thickness is missing');
+    if (thick === undefined) throw new RangeError(msg`the thickness is missing`);
     const metal = v.text('metal');
-    if (metal === undefined) v.assume('Metal', 'copper fins, brass tanks');
-    v.assume('Fin height, tubes and passes', 'as of such cores');
+    if (metal === undefined) v.assume(msg`Metal`, msg`copper fins, brass tanks`);
+    v.assume(msg`Fin height, tubes and passes`, msg`as of such cores`);
     const drop = v.curve('dropPoints'),
       volume = v.number('volume'),
       maxPressure = v.number('maxPressure'),
       length = size?.[0] ?? v.number('length'),
       width = size?.[1] ?? v.number('width');
-    if (!drop) v.assume('Pressure drop', 'as of such cores');
-    if (volume === undefined) v.assume('Volume', 'from its tubes and tanks');
+    if (!drop) v.assume(msg`Pressure drop`, msg`as of such cores`);
+    if (volume === undefined) v.assume(msg`Volume`, msg`from its tubes and tanks`);
     return makeRadiator({
       ...named,
       section,
       sections,
       thick,
-      fpi: v.needed('fpi', 'the number of fins an inch'),
+      fpi: v.needed('fpi', msg`the number of fins an inch`),
       metal: metal === 'aluminium' || metal === 'brass' ? metal : 'copper',
       ports: (v.number('ports') ?? 2) > 2 ? 4 : 2,
-      holeGap: v.usual('holeGap', 'Between holes of neighbouring fans', 15, 'mm'),
+      holeGap: v.usual('holeGap', msg`Between holes of neighbouring fans`, 15, 'mm'),
       thread: v.text('screw') ?? 'M3',
       ...(length === undefined ? {} : { length }),
       ...(width === undefined ? {} : { width }),
@@ -146,18 +147,19 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const curve = v.curve('points');
     const head_m = v.number('head') ?? curve?.[0]?.[1],
       flow_Lmin = v.number('flow');
-    const points = curve ?? usualHead(v.needed('head', 'the head'), v.needed('flow', 'the flow'));
-    if (!curve) v.assume('Curve between head and flow', 'a parabola');
-    const fullSpeed_rpm = v.needed('fullSpeed', 'the full speed');
+    const points =
+      curve ?? usualHead(v.needed('head', msg`the head`), v.needed('flow', msg`the flow`));
+    if (!curve) v.assume(msg`Curve between head and flow`, msg`a parabola`);
+    const fullSpeed_rpm = v.needed('fullSpeed', msg`the full speed`);
     return makePump({
       ...named,
       size: sizeOf(v),
       fullSpeed_rpm,
-      minSpeed_rpm: v.usual('minSpeed', 'Lowest speed', Math.round(fullSpeed_rpm * 0.3), 'rpm'),
+      minSpeed_rpm: v.usual('minSpeed', msg`Lowest speed`, Math.round(fullSpeed_rpm * 0.3), 'rpm'),
       points,
-      pointsSource: curve ? SOURCE : `${SOURCE}: its ends; a parabola between (estimated)`,
-      sound_dBA: v.usual('sound', 'Sound at full speed', 34, 'dBA'),
-      power_W: v.needed('power', 'the power'),
+      pointsSource: curve ? SOURCE : msg`${SOURCE}: its ends; a parabola between (estimated)`,
+      sound_dBA: v.usual('sound', msg`Sound at full speed`, 34, 'dBA'),
+      power_W: v.needed('power', msg`the power`),
       ratings: {
         ...(head_m === undefined ? {} : { head_m }),
         ...(flow_Lmin === undefined ? {} : { flow_Lmin }),
@@ -168,15 +170,15 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     const cools = (v.text('cools') ?? '')
       .split(' and ')
       .filter((t): t is BlockTarget => ['processor', 'card', 'board', 'memory'].includes(t));
-    if (cools.length === 0) throw new RangeError('what it cools is missing');
+    if (cools.length === 0) throw new RangeError(msg`what it cools is missing`);
     const metal = v.text('metal');
-    if (metal === undefined) throw new RangeError('its metal is missing');
+    if (metal === undefined) throw new RangeError(msg`its metal is missing`);
     const drop = v.curve('dropPoints'),
       resistance = v.curve('resistancePoints'),
       fits = fitsOf(v, cools);
-    if (!drop) v.usual('drop', 'Pressure drop at 4 L/min', USUAL_DROP_KPA, 'kPa');
-    if (!resistance) v.usual('resistance', 'Resistance at 4 L/min', usualKW(cools), 'K/W');
-    if (!fits) v.assume('What it fits', 'missing, so not checked');
+    if (!drop) v.usual('drop', msg`Pressure drop at 4 L/min`, USUAL_DROP_KPA, 'kPa');
+    if (!resistance) v.usual('resistance', msg`Resistance at 4 L/min`, usualKW(cools), 'K/W');
+    if (!fits) v.assume(msg`What it fits`, msg`missing, so not checked`);
     return makeBlock({
       ...named,
       cools,
@@ -188,45 +190,46 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
         : { r4_KW: v.number('resistance') ?? usualKW(cools) }),
       wetted: wettedBy(metal),
       top: v.text('top') === 'acrylic' ? 'acrylic' : ('acetal' satisfies PolymerMaterial),
-      volume: v.usual('volume', 'Volume', cools.includes('card') ? 60 : 30, 'mL'),
+      volume: v.usual('volume', msg`Volume`, cools.includes('card') ? 60 : 30, 'mL'),
     });
   },
   card: (v, named) => {
     const layout = v.text('layout'),
       limit_C = v.number('limit');
-    if (layout === undefined) v.assume('Card layout', 'missing, so no cover is checked');
-    if (limit_C === undefined) v.assume('Limits of core, memory and regulators', '90, 95, 105 °C');
+    if (layout === undefined) v.assume(msg`Card layout`, msg`missing, so no cover is checked`);
+    if (limit_C === undefined)
+      v.assume(msg`Limits of core, memory and regulators`, '90, 95, 105 °C');
     return makeCard({
       ...named,
-      draw_W: v.needed('power', 'the power'),
+      draw_W: v.needed('power', msg`the power`),
       size: cardSize(v),
-      bare_mm: v.usual('bare', 'Thickness without its cooler', 10, 'mm'),
+      bare_mm: v.usual('bare', msg`Thickness without its cooler`, 10, 'mm'),
       ...(layout === undefined ? {} : { layout }),
       ...(limit_C === undefined ? {} : { limit_C }),
     });
   },
   fan: (v, named) => {
     const [section = NaN, , thick = NaN] = sizeOf(v);
-    v.assume('Curve between its pressure and its air', 'as of axial fans');
-    const fullSpeed_rpm = v.needed('fullSpeed', 'the full speed');
+    v.assume(msg`Curve between its pressure and its air`, msg`as of axial fans`);
+    const fullSpeed_rpm = v.needed('fullSpeed', msg`the full speed`);
     return makeFan({
       ...named,
       section_mm: section,
       thick_mm: v.number('thick') ?? thick,
       fullSpeed_rpm,
-      minSpeed_rpm: v.usual('minSpeed', 'Lowest speed', Math.round(fullSpeed_rpm * 0.25), 'rpm'),
-      free_m3h: v.needed('air', 'the air it moves'),
-      shutOff_Pa: KPA_TO_PA * v.needed('pressure', 'the pressure it withstands'),
-      sound_dBA: v.usual('sound', 'Sound at full speed', 28, 'dBA'),
-      power_W: v.usual('power', 'Power', 2, 'W'),
+      minSpeed_rpm: v.usual('minSpeed', msg`Lowest speed`, Math.round(fullSpeed_rpm * 0.25), 'rpm'),
+      free_m3h: v.needed('air', msg`the air it moves`),
+      shutOff_Pa: KPA_TO_PA * v.needed('pressure', msg`the pressure it withstands`),
+      sound_dBA: v.usual('sound', msg`Sound at full speed`, 28, 'dBA'),
+      power_W: v.usual('power', msg`Power`, 2, 'W'),
     });
   },
   reservoir: (v, named) => {
     // It stands on its smallest face.
     const [long, wide, thick] = sizeOf(v);
     const maxPressure_kPa = v.number('maxPressure');
-    v.assume('Ports', 'at its foot, low on two sides, at its top');
-    if (maxPressure_kPa === undefined) v.assume('Most pressure', '45 kPa');
+    v.assume(msg`Ports`, msg`at its foot, low on two sides, at its top`);
+    if (maxPressure_kPa === undefined) v.assume(msg`Most pressure`, '45 kPa');
     return makeReservoir({
       ...named,
       size: [wide, long, thick],
@@ -235,13 +238,13 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
     });
   },
   processor: (v, named) => {
-    const draw_W = v.needed('power', 'the power'),
+    const draw_W = v.needed('power', msg`the power`),
       pattern = v.text('pattern');
-    const limit_C = v.usual('limit', 'Highest core temperature', 95, '°C');
+    const limit_C = v.usual('limit', msg`Highest core temperature`, 95, '°C');
     // Spreading and lid of such chips, by what they draw (common practice, no source).
     const interface_KW = Math.round(1e4 * (18 / draw_W)) / 1e4;
-    v.assume('From core to the block\u2019s face', `${interface_KW} K/W`);
-    if (pattern === undefined) v.assume('Mounting pattern', 'missing, so not checked');
+    v.assume(msg`From core to the block’s face`, `${interface_KW} K/W`);
+    if (pattern === undefined) v.assume(msg`Mounting pattern`, msg`missing, so not checked`);
     return {
       kind: 'processor',
       id: named.id,
@@ -253,7 +256,13 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       draw_W,
       shares: { idle: 0.14, gaming: 0.55, render: 0.92, stress: 1 },
       hotSpots: [
-        { id: 'die', name: 'hottest core', limit_C, interface_KW, onAir_KW: interface_KW + 0.16 },
+        {
+          id: 'die',
+          name: msg`hottest core`,
+          limit_C,
+          interface_KW,
+          onAir_KW: interface_KW + 0.16,
+        },
       ],
       ...(pattern === undefined ? {} : { pattern }),
     };
@@ -269,15 +278,15 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       tolerance_mm: 1,
       // Its cables leave to the front: its length lies along the case, its least side upright.
       size: [long, thick, wide],
-      rating_W: v.needed('power', 'the power it gives'),
+      rating_W: v.needed('power', msg`the power it gives`),
     };
   },
   tube: (v, named) => {
     const material = TUBE_MATERIALS.find((m) => m === v.text('material'));
-    if (!material) throw new RangeError('what it is made of is missing');
+    if (!material) throw new RangeError(msg`what it is made of is missing`);
     const hard = material !== 'soft PVC' && material !== 'EPDM rubber';
-    const outer_mm = v.needed('outer', 'the outer width'),
-      inner_mm = v.needed('inner', 'the inner width');
+    const outer_mm = v.needed('outer', msg`the outer width`),
+      inner_mm = v.needed('inner', msg`the inner width`);
     const bend = Math.round(outer_mm * USUAL_BEND[hard ? 'hard' : 'soft']);
     return {
       kind: 'tube',
@@ -290,26 +299,26 @@ const MAKERS: Readonly<Record<SheetKind, (v: Values, named: Named) => Part>> = {
       hard,
       outer_mm,
       inner_mm,
-      minBend_mm: v.usual('minBend', 'Tightest bend, radius', bend, 'mm'),
-      ...(hard ? { stick_mm: v.usual('stick', 'Length of a stick', 1000, 'mm') } : {}),
+      minBend_mm: v.usual('minBend', msg`Tightest bend, radius`, bend, 'mm'),
+      ...(hard ? { stick_mm: v.usual('stick', msg`Length of a stick`, 1000, 'mm') } : {}),
     };
   },
   fitting: (v, named) => {
     const holds = (['compression', 'barb', 'hard-tube'] as const).find(
       (h) => h === v.text('holds'),
     );
-    if (!holds) throw new RangeError('how it holds its tube is missing');
-    const outer_mm = v.needed('outer', 'the outer width');
+    if (!holds) throw new RangeError(msg`how it holds its tube is missing`);
+    const outer_mm = v.needed('outer', msg`the outer width`);
     const metal = (['brass', 'copper'] as const).find((m) => m === v.text('metal')) ?? 'nickel';
-    if (v.text('metal') === undefined) v.assume('Metal', 'nickel plate over brass');
-    v.assume('Loss factor', 'as of such fittings');
+    if (v.text('metal') === undefined) v.assume(msg`Metal`, msg`nickel plate over brass`);
+    v.assume(msg`Loss factor`, msg`as of such fittings`);
     return makeTubeFitting({
       ...named,
       holds,
       outer_mm,
-      inner_mm: v.needed('inner', 'the inner width'),
-      length_mm: v.needed('tall', 'how far it stands out'),
-      diameter_mm: v.usual('diameter', 'Its widest diameter', outer_mm + 8, 'mm'),
+      inner_mm: v.needed('inner', msg`the inner width`),
+      length_mm: v.needed('tall', msg`how far it stands out`),
+      diameter_mm: v.usual('diameter', msg`Its widest diameter`, outer_mm + 8, 'mm'),
       metal,
     });
   },
@@ -337,7 +346,7 @@ function sizeOf(v: Values): Vec {
   const size = v.list('size') ?? [v.number('length'), v.number('width'), v.number('thick')];
   const [x, y, z] = size;
   if (x === undefined || y === undefined || z === undefined)
-    throw new RangeError('the size is missing');
+    throw new RangeError(msg`the size is missing`);
   return [x, y, z];
 }
 

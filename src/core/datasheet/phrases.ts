@@ -2,6 +2,7 @@ import type { BlockTarget } from '../components';
 import type { Sheet } from './context';
 import type { SheetKind } from './fields';
 import type { Ask, Found, SheetValue, Words } from './types';
+import { listAnd, msg, worded } from '../messages';
 
 /** What a sheet says in words: metals, threads, what a block is for. */
 export function phrasesIn(
@@ -17,7 +18,7 @@ export function phrasesIn(
   if (title)
     found.push({
       field: 'name',
-      name: 'Name',
+      name: msg`Name`,
       value: title.text
         .trim()
         .replace(/^#+\s*|\s*[|:]\s*$/g, '')
@@ -28,19 +29,19 @@ export function phrasesIn(
   const maker = /\b(?:maker|brand|manufacturer|made by)\b\s*[:|\t.\s]\s*([^\n|;]{2,60})/i.exec(
     sheet.text,
   );
-  if (maker) say('maker', 'Maker', (maker[1] as string).trim(), maker);
+  if (maker) say('maker', msg`Maker`, (maker[1] as string).trim(), maker);
   for (const thread of sheet.text.matchAll(/\b(\d)?\s*[x×]?\s*G\s?(\d\/\d)/g)) {
     if (thread[2] === '1/4') {
-      if (thread[1] && kind === 'radiator') say('ports', 'Ports', Number(thread[1]), thread);
+      if (thread[1] && kind === 'radiator') say('ports', msg`Ports`, Number(thread[1]), thread);
       continue;
     }
     asks.push({
       field: 'thread',
-      name: 'Port thread',
+      name: msg`Port thread`,
       unit: '',
       why: 'unclear',
-      text: `Ports of G ${thread[2]} are not known here: only G 1/4 is. An adapter stands between.`,
-      options: [{ label: 'with adapters to G 1/4', value: 'G1/4' }],
+      text: msg`Ports of G ${thread[2] ?? ''} are not known here: only G 1/4 is. An adapter stands between.`,
+      options: [{ label: msg`with adapters to G 1/4`, value: 'G1/4' }],
       words: [wordsAt(sheet, thread)],
     });
   }
@@ -49,7 +50,7 @@ export function phrasesIn(
   if (kind === 'block') blockPhrases(sheet, say, asks);
   if (kind === 'card') {
     const layout = LAYOUT.exec(sheet.text);
-    if (layout) say('layout', 'Card layout', layout[1] as string, layout);
+    if (layout) say('layout', msg`Card layout`, layout[1] as string, layout);
   }
   return { found, asks };
 }
@@ -59,27 +60,27 @@ const LAYOUT = /\blayout\b\s*[:|\t.\s]\s*([A-Za-z][\w-]{1,30})/i;
 
 function radiatorPhrases(sheet: Sheet, say: Say, asks: Ask[]): void {
   const screw = /\b(M[34]|UNC\s?6-32)\b/.exec(sheet.text);
-  if (screw) say('screw', 'Fan screws', (screw[1] as string).replace(/UNC\s?/, 'UNC '), screw);
+  if (screw) say('screw', msg`Fan screws`, (screw[1] as string).replace(/UNC\s?/, 'UNC '), screw);
   const fins =
     /\bfins?\b[^\n.;|]{0,24}?\b(copper|brass|alumin\w+)|(copper|brass|alumin\w+)\s+fins?\b/i.exec(
       sheet.text,
     );
   if (fins) {
-    say('metal', 'Metal of the fins', metalOf(fins[1] ?? fins[2] ?? ''), fins);
+    say('metal', msg`Metal of the fins`, metalOf(fins[1] ?? fins[2] ?? ''), fins);
     return;
   }
   const named = [...sheet.text.matchAll(/\b(copper|alumin\w+)\b/gi)];
   const metals = [...new Set(named.map((m) => metalOf(m[1] as string)))];
   const [first] = named;
   if (!first) return;
-  if (metals.length === 1) say('metal', 'Metal of the fins', metals[0] as string, first);
+  if (metals.length === 1) say('metal', msg`Metal of the fins`, metals[0] as string, first);
   else
     asks.push({
       field: 'metal',
-      name: 'Metal of the fins',
+      name: msg`Metal of the fins`,
       unit: '',
       why: 'contradiction',
-      text: 'Both copper and aluminium are named: which does the coolant touch?',
+      text: msg`Both copper and aluminium are named: which does the coolant touch?`,
       options: metals.map((m) => ({ label: m, value: m })),
       words: named.slice(0, 2).map((m) => wordsAt(sheet, m)),
     });
@@ -87,13 +88,13 @@ function radiatorPhrases(sheet: Sheet, say: Say, asks: Ask[]): void {
 
 /** "16/10 mm": outer and inner width of a tube. */
 const WIDTHS = /\b(\d{1,2}(?:[.,]\d)?)\s*\/\s*(\d{1,2}(?:[.,]\d)?)\s*mm\b/i;
-const MATERIALS: readonly (readonly [RegExp, string])[] = [
+const MATERIALS: readonly (readonly [RegExp, string])[] = worded(() => [
   [/\bpetg\b/i, 'PETG'],
   [/\bacryl\w*\b|\bpmma\b/i, 'acrylic'],
   [/\bepdm\b|\brubber\b/i, 'EPDM rubber'],
   [/\bpvc\b|\bvinyl\b/i, 'soft PVC'],
   [/\bcopper\b/i, 'copper'],
-];
+]);
 const HOLDS: readonly (readonly [RegExp, string])[] = [
   [/\bcompression\b/i, 'compression'],
   [/\bhard[- ]tub\w+\b|\brigid\b|\bpush[- ]in\b/i, 'hard-tube'],
@@ -107,8 +108,8 @@ function tubePhrases(sheet: Sheet, kind: 'tube' | 'fitting', say: Say): void {
     .map((w) => Number(w.replace(',', '.')));
   if (widths && outer > inner) {
     take(sheet, widths.index, widths.index + widths[0].length);
-    say('outer', 'Tube, outer width', outer, widths);
-    say('inner', 'Tube, inner width', inner, widths);
+    say('outer', msg`Tube, outer width`, outer, widths);
+    say('inner', msg`Tube, inner width`, inner, widths);
   }
   const first = (
     table: readonly (readonly [RegExp, string])[],
@@ -122,12 +123,12 @@ function tubePhrases(sheet: Sheet, kind: 'tube' | 'fitting', say: Say): void {
       return;
     }
   };
-  if (kind === 'tube') first(MATERIALS, 'material', 'What it is made of');
+  if (kind === 'tube') first(MATERIALS, 'material', msg`What it is made of`);
   else {
-    first(HOLDS, 'holds', 'How it grips its tube');
+    first(HOLDS, 'holds', msg`How it grips its tube`);
     // What is plated is wetted by its plate.
     const metal = /\bnickel\b/i.exec(sheet.text) ?? /\bbrass\b/i.exec(sheet.text);
-    if (metal) say('metal', 'Metal that the coolant touches', metal[0].toLowerCase(), metal);
+    if (metal) say('metal', msg`Metal that the coolant touches`, metal[0].toLowerCase(), metal);
   }
 }
 
@@ -154,31 +155,32 @@ function blockPhrases(sheet: Sheet, say: Say, asks: Ask[]): void {
     return match ? [{ match, cools }] : [];
   });
   const [first] = fitting;
-  if (first) say('cools', 'What it cools', first.cools.join(' and '), first.match);
+  if (first) say('cools', msg`What it cools`, first.cools.join(' and '), first.match);
   if (fitting.length > 1 && first && first.cools.length === 1)
     asks.push({
       field: 'cools',
-      name: 'What it cools',
+      name: msg`What it cools`,
       unit: '',
       why: 'contradiction',
-      text: 'Several parts are named: which does it cool?',
-      options: fitting.map((f) => ({ label: f.cools.join(' and '), value: f.cools.join(' and ') })),
+      text: msg`Several parts are named: which does it cool?`,
+      options: fitting.map((f) => ({ label: listAnd(f.cools), value: listAnd(f.cools) })),
       words: fitting.map((f) => wordsAt(sheet, f.match)),
     });
   const plated = /\bnickel(?:[- ]plated)?\b[^\n.;|]{0,20}/i.exec(sheet.text),
     bare = /\b(copper|alumin\w+)\b/i.exec(sheet.text);
-  if (plated) say('metal', 'Metal that the coolant touches', 'nickel', plated);
-  else if (bare) say('metal', 'Metal that the coolant touches', metalOf(bare[1] as string), bare);
+  if (plated) say('metal', msg`Metal that the coolant touches`, 'nickel', plated);
+  else if (bare)
+    say('metal', msg`Metal that the coolant touches`, metalOf(bare[1] as string), bare);
   const top = /\b(acetal|POM|acrylic|PMMA|plexi\w*)\b/i.exec(sheet.text);
   if (top)
     say(
       'top',
-      'Material of its top',
+      msg`Material of its top`,
       /acetal|pom/i.test(top[1] as string) ? 'acetal' : 'acrylic',
       top,
     );
   const layout = LAYOUT.exec(sheet.text);
-  if (layout) say('layout', 'Card layout it is made for', layout[1] as string, layout);
+  if (layout) say('layout', msg`Card layout it is made for`, layout[1] as string, layout);
 }
 
 function wordsAt(sheet: Sheet, match: RegExpExecArray | RegExpMatchArray): Words {

@@ -5,6 +5,7 @@ import { phrasesIn } from './phrases';
 import { quantitiesIn, type Quantity } from './quantity';
 import { sizesIn } from './sizes';
 import type { Ask, Found, SheetRead } from './types';
+import { msg, worded } from '../messages';
 
 /** Longest text that is read, characters. */
 export const MOST_TEXT = 20_000;
@@ -130,8 +131,8 @@ function tell(
     asks.push({ field: id, name, unit, why, text, options, words: [words] });
   };
   if (factor === null) {
-    const unit = field.unit || 'as printed';
-    ask('no unit', `${field.name}: ${written} has no unit.`, [
+    const unit = field.unit || msg`as printed`;
+    ask('no unit', msg`${field.name}: ${written} has no unit.`, [
       { label: `${q.low} ${unit}`, value: q.low },
     ]);
     return;
@@ -150,7 +151,7 @@ function tell(
       }
       return;
     }
-    ask('range', `${field.name}: ${written} is a range.`, [
+    ask('range', msg`${field.name}: ${written} is a range.`, [
       { label: `${round(low)} ${field.unit}`, value: low },
       { label: `${round(high)} ${field.unit}`, value: high },
     ]);
@@ -159,7 +160,7 @@ function tell(
   if (low < field.least || low > field.most) {
     ask(
       'out of range',
-      `${field.name}: ${written} would be ${round(low)} ${field.unit}; such parts have ${field.least} to ${field.most}.`,
+      msg`${field.name}: ${written} would be ${round(low)} ${field.unit}; such parts have ${field.least} to ${field.most}.`,
       [],
     );
     return;
@@ -191,7 +192,7 @@ function settled(
       name: first.name,
       unit: first.unit,
       why: 'contradiction',
-      text: `${first.name}: the sheet says two things.`,
+      text: msg`${first.name}: the sheet says two things.`,
       options: [first, ...unlike].map((f) => ({
         label: `${valueText(f.value)} ${f.unit}`.trim(),
         value: f.value,
@@ -236,7 +237,7 @@ function missing(kind: SheetKind, found: readonly Found[], asks: readonly Ask[])
       name: f.name,
       unit: f.unit,
       why: 'missing',
-      text: `${f.name}: the sheet does not say.`,
+      text: msg`${f.name}: the sheet does not say.`,
       options: [],
       words: [],
     }));
@@ -244,18 +245,18 @@ function missing(kind: SheetKind, found: readonly Found[], asks: readonly Ask[])
 
 const MORE_NEEDED: Readonly<
   Partial<Record<SheetKind, readonly Pick<SheetField, 'id' | 'name' | 'unit'>[]>>
-> = {
-  radiator: [{ id: 'sections', name: 'Sections, as fans × mm', unit: 'fans × mm' }],
+> = worded(() => ({
+  radiator: [{ id: 'sections', name: msg`Sections, as fans × mm`, unit: 'fans × mm' }],
   block: [
-    { id: 'cools', name: 'What it cools', unit: '' },
-    { id: 'size', name: 'Size', unit: 'mm' },
-    { id: 'metal', name: 'Metal that the coolant touches', unit: '' },
+    { id: 'cools', name: msg`What it cools`, unit: '' },
+    { id: 'size', name: msg`Size`, unit: 'mm' },
+    { id: 'metal', name: msg`Metal that the coolant touches`, unit: '' },
   ],
-  card: [{ id: 'size', name: 'Size', unit: 'mm' }],
-  fan: [{ id: 'size', name: 'Size', unit: 'mm' }],
-  pump: [{ id: 'size', name: 'Size', unit: 'mm' }],
-  reservoir: [{ id: 'size', name: 'Size', unit: 'mm' }],
-  supply: [{ id: 'size', name: 'Size', unit: 'mm' }],
-  tube: [{ id: 'material', name: 'What it is made of', unit: '' }],
-  fitting: [{ id: 'holds', name: 'How it grips its tube', unit: '' }],
-};
+  card: [{ id: 'size', name: msg`Size`, unit: 'mm' }],
+  fan: [{ id: 'size', name: msg`Size`, unit: 'mm' }],
+  pump: [{ id: 'size', name: msg`Size`, unit: 'mm' }],
+  reservoir: [{ id: 'size', name: msg`Size`, unit: 'mm' }],
+  supply: [{ id: 'size', name: msg`Size`, unit: 'mm' }],
+  tube: [{ id: 'material', name: msg`What it is made of`, unit: '' }],
+  fitting: [{ id: 'holds', name: msg`How it grips its tube`, unit: '' }],
+}));

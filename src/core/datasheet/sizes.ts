@@ -3,6 +3,7 @@ import type { Sheet } from './context';
 import type { SheetKind } from './fields';
 import { numberOf, unitAt } from './quantity';
 import type { Ask, Found, Words } from './types';
+import { msg } from '../messages';
 
 const CROSS = '\\s*[x×✕*]\\s*';
 const SIDE = '(\\d+(?:[.,]\\d+)?)\\s*(mm|cm|in(?:ch)?|")?';
@@ -35,12 +36,12 @@ export function sizesIn(sheet: Sheet, kind: SheetKind): SizesRead {
     };
     const [a = 0, b = 0] = sides;
     if (sides.length === 2 && screw !== undefined) {
-      read('pattern', 'Mounting pattern', `${a} × ${b} ${screw}`);
+      read('pattern', msg`Mounting pattern`, `${a} × ${b} ${screw}`);
       continue;
     }
     if (sides.length === 2) {
       if (kind === 'radiator' && a <= MOST_SECTIONS && FAN_SIZES.includes(b))
-        read('sections', 'Sections', [a, b], 'fans × mm');
+        read('sections', msg`Sections`, [a, b], msg`fans × mm`);
       continue;
     }
     const factor = unit === undefined ? undefined : unitAt(unit)?.as.length;
@@ -50,17 +51,17 @@ export function sizesIn(sheet: Sheet, kind: SheetKind): SizesRead {
     );
     take(sheet, from, to);
     if (factor !== undefined)
-      found.push({ field: 'size', name: 'Size', value: ordered, unit: 'mm', words });
+      found.push({ field: 'size', name: msg`Size`, value: ordered, unit: 'mm', words });
     else
       asks.push({
         field: 'size',
-        name: 'Size',
+        name: msg`Size`,
         unit: 'mm',
         why: 'no unit',
-        text: `${match[0].trim()}: of which unit?`,
+        text: msg`${match[0].trim()}: of which unit?`,
         options: [
           { label: 'mm', value: ordered },
-          { label: 'inches', value: ordered.map((v) => v * 25.4) },
+          { label: msg`inches`, value: ordered.map((v) => v * 25.4) },
         ],
         words: [words],
       });

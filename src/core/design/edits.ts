@@ -52,6 +52,7 @@ import {
   type ConnectionId,
   type ComponentId,
 } from './types';
+import { msg } from '../messages';
 
 enablePatches();
 
@@ -335,20 +336,20 @@ function putAt(component: Draft<Component>, placement: Draft<Placement>): void {
 function componentOf(draft: D, id: string): Draft<Component> {
   const component = draft.components.find((i) => i.id === id);
   if (!component)
-    throw new EditError(`There is no part "${id}" in this build.`, `components.${id}`);
+    throw new EditError(msg`There is no part "${id}" in this build.`, `components.${id}`);
   return component;
 }
 
 function loopOf(draft: D, id: string): Draft<Loop> {
   const loop = draft.loops.find((l) => l.id === id);
-  if (!loop) throw new EditError(`There is no loop "${id}" in this build.`, `loops.${id}`);
+  if (!loop) throw new EditError(msg`There is no loop "${id}" in this build.`, `loops.${id}`);
   return loop;
 }
 
 function radiatorOf(draft: D, id: string): Draft<RadiatorPart> {
   const { part } = componentOf(draft, id);
   if (part.kind !== 'radiator')
-    throw new EditError(`A ${part.kind} sheds no heat to air.`, `components.${id}.part`);
+    throw new EditError(msg`A ${part.kind} sheds no heat to air.`, `components.${id}.part`);
   return part;
 }
 
@@ -391,7 +392,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'component.add':
       if (draft.components.some((i) => i.id === edit.component.id))
         throw new EditError(
-          `There is a part "${edit.component.id}" already.`,
+          msg`There is a part "${edit.component.id}" already.`,
           `components.${edit.component.id}`,
         );
       draft.components.push(own(edit.component));
@@ -426,7 +427,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const { part } = componentOf(draft, edit.component);
       if (part.kind !== 'pump')
         throw new EditError(
-          `A ${part.kind} has no printed head.`,
+          msg`A ${part.kind} has no printed head.`,
           `components.${edit.component}.part`,
         );
       part.ratings = { ...edit.ratings };
@@ -481,7 +482,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     case 'speeds.use': {
       const profile = draft.choices.speeds?.[edit.id];
       if (!profile)
-        throw new EditError(`There are no speeds "${edit.id}".`, `choices.speeds.${edit.id}`);
+        throw new EditError(msg`There are no speeds "${edit.id}".`, `choices.speeds.${edit.id}`);
       for (const component of draft.components) {
         const speed_rpm = profile.speeds_rpm[component.id];
         if (speed_rpm !== undefined) component.settings.speed_rpm = speed_rpm;
@@ -490,7 +491,10 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     }
     case 'loop.add':
       if (draft.loops.some((l) => l.id === edit.loop.id))
-        throw new EditError(`There is a loop "${edit.loop.id}" already.`, `loops.${edit.loop.id}`);
+        throw new EditError(
+          msg`There is a loop "${edit.loop.id}" already.`,
+          `loops.${edit.loop.id}`,
+        );
       draft.loops.push(own(edit.loop));
       return;
     case 'loop.remove':
@@ -533,7 +537,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
       if (!link)
         throw new EditError(
-          `There is no run "${edit.connection}" in this loop.`,
+          msg`There is no run "${edit.connection}" in this loop.`,
           `loops.${edit.loop}.connections.${edit.connection}`,
         );
       link.ends = { ...edit.ends };
@@ -544,7 +548,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
       if (!link)
         throw new EditError(
-          `There is no run "${edit.connection}" in this loop.`,
+          msg`There is no run "${edit.connection}" in this loop.`,
           `loops.${edit.loop}.connections.${edit.connection}`,
         );
       if (edit.tube) link.tube = own(edit.tube);
@@ -573,7 +577,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
       if (!link)
         throw new EditError(
-          `There is no run "${edit.connection}" in this loop.`,
+          msg`There is no run "${edit.connection}" in this loop.`,
           `loops.${edit.loop}.connections.${edit.connection}`,
         );
       if (edit.constraints && Object.keys(edit.constraints).length > 0)
@@ -643,7 +647,7 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       const route = draft.layout.routes[edit.connection];
       if (!route)
         throw new EditError(
-          'This run is not routed: there is nothing to pin.',
+          msg`This run is not routed: there is nothing to pin.`,
           `layout.routes.${edit.connection}`,
         );
       if (edit.pinned) route.pinned = true;
@@ -655,13 +659,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     case 'batch':
       for (const e of edit.edits) {
-        if (e.do === 'patch') throw new EditError('A batch cannot hold a patch.', 'edits');
+        if (e.do === 'patch') throw new EditError(msg`A batch cannot hold a patch.`, 'edits');
         change(draft, e);
       }
       return;
     default: {
       const never: never = edit;
-      throw new EditError(`Unknown edit ${JSON.stringify(never)}.`, 'do');
+      throw new EditError(msg`Unknown edit ${JSON.stringify(never)}.`, 'do');
     }
   }
 }
@@ -724,10 +728,13 @@ function setRadius(
 ): void {
   const at = `layout.routes.${connection}`;
   const route = draft.layout.routes[connection];
-  if (!route) throw new EditError('This run is not routed: it has no bends yet.', at);
+  if (!route) throw new EditError(msg`This run is not routed: it has no bends yet.`, at);
   const corners = route.corners.length - 2;
   if (!(Number.isInteger(corner) && corner >= 0 && corner < corners))
-    throw new EditError(`This run has ${corners} corners: there is no corner ${corner + 1}.`, at);
+    throw new EditError(
+      msg`This run has ${corners} corners: there is no corner ${corner + 1}.`,
+      at,
+    );
   const radii = route.radii_mm ?? Array.from({ length: corners }, () => route.radius_mm);
   radii[corner] = radius_mm ?? route.radius_mm;
   if (radii.every((r) => r === route.radius_mm)) delete route.radii_mm;
@@ -744,7 +751,7 @@ function setCurve(
   const list = points.map(([x, y]) => [x, y] as [number, number]);
   if (of === 'head') {
     if (part.kind !== 'pump')
-      throw new EditError(`A ${part.kind} has no head curve.`, `components.${id}.part`);
+      throw new EditError(msg`A ${part.kind} has no head curve.`, `components.${id}.part`);
     part.points = list;
     if (source === undefined) delete part.pointsSource;
     else part.pointsSource = source;
@@ -752,7 +759,7 @@ function setCurve(
   }
   if (of === 'pressure') {
     if (part.kind !== 'fan')
-      throw new EditError(`A ${part.kind} has no fan curve.`, `components.${id}.part`);
+      throw new EditError(msg`A ${part.kind} has no fan curve.`, `components.${id}.part`);
     part.points = list;
     if (source === undefined) delete part.pointsSource;
     else part.pointsSource = source;
@@ -760,7 +767,7 @@ function setCurve(
   }
   if (of === 'resistance') {
     if (part.kind !== 'block')
-      throw new EditError(`A ${part.kind} has no K/W over flow.`, `components.${id}.part`);
+      throw new EditError(msg`A ${part.kind} has no K/W over flow.`, `components.${id}.part`);
     part.resistance = list;
     if (source === undefined) delete part.resistanceSource;
     else part.resistanceSource = source;
@@ -769,7 +776,7 @@ function setCurve(
   const passage = 'passages' in part ? part.passages[of - 1] : undefined;
   if (!passage)
     throw new EditError(
-      `There is no passage ${of} in this part.`,
+      msg`There is no passage ${of} in this part.`,
       `components.${id}.part.passages`,
     );
   passage.points = list;
@@ -781,17 +788,17 @@ function setCurve(
 /** A reservoir is filled to what it holds at most. */
 function setFill({ id, part }: Draft<Component>, fill_mL: number): void {
   const place = `components.${id}.part`;
-  if (part.kind !== 'reservoir') throw new EditError(`A ${part.kind} has no fill mark.`, place);
+  if (part.kind !== 'reservoir') throw new EditError(msg`A ${part.kind} has no fill mark.`, place);
   if (!(fill_mL >= 1 && fill_mL <= part.volume_mL))
     throw new EditError(
-      `The fill must be ${formatShown(1, 'mL')} to ${formatMeasure(part.volume_mL, 'mL')}, what the reservoir holds.`,
+      msg`The fill must be ${formatShown(1, 'mL')} to ${formatMeasure(part.volume_mL, 'mL')}, what the reservoir holds.`,
       `${place}.fill_mL`,
     );
   part.fill_mL = fill_mL;
 }
 
 function setCaseAir(draft: Draft<Design>, air: CaseAir | null): void {
-  if (!draft.case) throw new EditError('There is no case yet.', 'case');
+  if (!draft.case) throw new EditError(msg`There is no case yet.`, 'case');
   if (air) draft.case.air = own(air);
   else delete draft.case.air;
 }
@@ -898,7 +905,7 @@ function replacePart(draft: D, id: string, part: ComponentPart): void {
   const component = componentOf(draft, id);
   if (component.part.kind !== part.kind)
     throw new EditError(
-      `A ${part.kind} cannot stand in for a ${component.part.kind}.`,
+      msg`A ${part.kind} cannot stand in for a ${component.part.kind}.`,
       `components.${id}.part`,
     );
   if (component.name === component.part.name) component.name = part.name;

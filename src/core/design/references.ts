@@ -1,5 +1,6 @@
 import { isWet } from '../components';
 import type { Design } from './types';
+import { msg } from '../messages';
 
 /** A place in a design that names what is not there. */
 export interface LooseReference {
@@ -34,7 +35,7 @@ export function looseReferences(design: Design): LooseReference[] {
       if (linkIds.has(connection.id))
         troubles.push({
           path: `${path}.id`,
-          message: `The run "${connection.id}" is there twice.`,
+          message: msg`The run "${connection.id}" is there twice.`,
         });
       linkIds.add(connection.id);
       for (const side of ['from', 'to'] as const) {
@@ -42,7 +43,7 @@ export function looseReferences(design: Design): LooseReference[] {
         if (!has(r.component, r.port))
           troubles.push({
             path: `${path}.${side}`,
-            message: `There is no port "${r.port}" on a part "${r.component}".`,
+            message: msg`There is no port "${r.port}" on a part "${r.component}".`,
           });
       }
     });
@@ -50,7 +51,7 @@ export function looseReferences(design: Design): LooseReference[] {
       if (!has(cap.component, cap.port))
         troubles.push({
           path: `loops[${l}].caps[${c}]`,
-          message: `There is no port "${cap.port}" on a part "${cap.component}".`,
+          message: msg`There is no port "${cap.port}" on a part "${cap.component}".`,
         });
     });
   });
@@ -59,7 +60,7 @@ export function looseReferences(design: Design): LooseReference[] {
     if (comesWithItself(design, component.id))
       troubles.push({
         path: `components[${i}].settings.partOf`,
-        message: 'Parts sold as one go round in a circle: one of them must carry the price.',
+        message: msg`Parts sold as one go round in a circle: one of them must carry the price.`,
       });
     if (
       (p.on === 'component' || p.on === 'radiator' || p.on === 'against') &&
@@ -67,7 +68,7 @@ export function looseReferences(design: Design): LooseReference[] {
     )
       troubles.push({
         path: `components[${i}].placement.component`,
-        message: `There is no other part "${p.component}" to sit on.`,
+        message: msg`There is no other part "${p.component}" to sit on.`,
       });
   });
   return troubles;

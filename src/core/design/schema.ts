@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { msg } from '../messages';
 import { ID_KEY, PART_SCHEMAS, id, mm, text, vec } from '../components/schema';
 import { BUILD_FORMAT, BUILD_VERSION, END_PIECES, HELD_BY, ROUTE_STYLES, UPS } from './types';
 
@@ -131,7 +132,7 @@ const control = Joi.object({
       )
         ? points
         : helpers.message({
-            custom: '{{#label}}: temperatures must rise and speeds must not fall',
+            custom: msg`{{#label}}: temperatures must rise and speeds must not fall`,
           }),
     ),
   hysteresis_K: Joi.number().min(0).max(30).required(),
@@ -193,7 +194,7 @@ const aRadiusForEachCorner: Joi.CustomValidator<{
 }> = (route, helpers) =>
   route.radii_mm && route.radii_mm.length !== route.corners.length - 2
     ? helpers.message({
-        custom: `{{#label}} has ${route.corners.length - 2} corners between its ends and ${route.radii_mm.length} radii`,
+        custom: msg`{{#label}} has ${route.corners.length - 2} corners between its ends and ${route.radii_mm.length} radii`,
       })
     : route;
 
@@ -233,7 +234,7 @@ const endsAfterItBegins: Joi.CustomValidator<{ readonly from_h: number; readonly
 ) =>
   plan.to_h > plan.from_h
     ? plan
-    : helpers.message({ custom: '{{#label}} must end after it begins' });
+    : helpers.message({ custom: msg`{{#label}} must end after it begins` });
 /** More readings than a year of weeks. */
 const MOST_READINGS = 1000;
 /** A machine further from its papers than this is another machine. */

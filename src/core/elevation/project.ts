@@ -1,8 +1,13 @@
 import { cornersIn, type Box, type Vec } from '../geometry';
 import type { Solid } from '../system';
+import { msg, worded } from '../messages';
 
 export type View = 'side' | 'front' | 'top';
-export const VIEW_NAMES: Record<View, string> = { side: 'window side', front: 'front', top: 'top' };
+export const VIEW_NAMES: Record<View, string> = worded(() => ({
+  side: msg`window side`,
+  front: 'front',
+  top: 'top',
+}));
 
 export interface Flat {
   readonly x: number;

@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /** A loop as filling sees it: a reservoir, and what its pump pushes coolant into. */
 export interface FilledLoop {
   /** Whole reservoir, and what is in it at its mark, mL. */
@@ -44,11 +46,11 @@ const MOST_PULSES = 200;
 
 /** Why a loop cannot be filled by pulses; null when it can. */
 export function fillTrouble({ reservoir_mL, flow_Lmin }: FilledLoop): string | null {
-  if (!(reservoir_mL > 0)) return 'The loop has no reservoir to pour into.';
-  if (!(flow_Lmin > 0)) return 'The pump moves nothing: see Flow.';
+  if (!(reservoir_mL > 0)) return msg`The loop has no reservoir to pour into.`;
+  if (!(flow_Lmin > 0)) return msg`The pump moves nothing: see Flow.`;
   const takes_s = ((1 - KEEP_SHARE) * reservoir_mL) / perSecond(flow_Lmin);
   return takes_s < SHORTEST_S + REACTION_S
-    ? 'The pump empties this reservoir in a blink: slow it down to fill.'
+    ? msg`The pump empties this reservoir in a blink: slow it down to fill.`
     : null;
 }
 

@@ -1,5 +1,6 @@
 import { ZERO_C_K } from '../units';
 import type { FluidProperties } from './properties';
+import { msg } from '../messages';
 
 export type Glycol = 'ethylene' | 'propylene';
 
@@ -97,7 +98,7 @@ function polynomial(
  */
 export function glycolMix(glycol: Glycol, mass: number, t_C: number): FluidProperties {
   if (!(mass >= 0 && mass <= GLYCOL_MASS_MAX))
-    throw new RangeError(`glycol share ${mass} by mass is outside 0 to ${GLYCOL_MASS_MAX}`);
+    throw new RangeError(msg`glycol share ${mass} by mass is outside 0 to ${GLYCOL_MASS_MAX}`);
   const set = MELINDER[glycol];
   const x = mass * 100;
   return {

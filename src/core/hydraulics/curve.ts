@@ -1,4 +1,5 @@
 import type { LossPoint } from '../components';
+import { msg } from '../messages';
 
 /** Parts with a measured pressure drop: dp = a Q + b Q², kPa and L/min. */
 export interface LossCurve {
@@ -18,7 +19,7 @@ export interface LossFit extends LossCurve {
 export function fitLossCurve(points: readonly LossPoint[]): LossFit {
   const used = points.filter(([q]) => q > 0);
   if (used.length === 0)
-    throw new RangeError('a pressure-drop curve needs at least one point with flow above 0');
+    throw new RangeError(msg`a pressure-drop curve needs at least one point with flow above 0`);
   let s2 = 0,
     s3 = 0,
     s4 = 0,
@@ -66,7 +67,7 @@ export const scaleCurve = (
  */
 export function clogCurve(curve: LossCurve, share: number): LossCurve {
   if (!(share >= 0 && share < 1))
-    throw new RangeError(`a clogged share must be 0 to under 1, got ${share}`);
+    throw new RangeError(msg`a clogged share must be 0 to under 1, got ${share}`);
   const open = 1 - share;
   return { a: curve.a / open, b: curve.b / (open * open) };
 }

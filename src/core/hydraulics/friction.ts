@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /**
  * Darcy friction factors. All take the Reynolds number and the roughness over the bore; smooth
  * plastic tube is about 0.0015 mm rough.
@@ -140,9 +142,9 @@ const ANSWER = new Float64Array(2);
 
 /** The factor alone. Throws RangeError for Re ≤ 0 or a roughness outside 0–0.05. */
 export function frictionFactor(re: number, relativeRoughness: number): number {
-  if (!(re > 0)) throw new RangeError(`Reynolds number must be above 0, got ${re}`);
+  if (!(re > 0)) throw new RangeError(msg`Reynolds number must be above 0, got ${re}`);
   if (!(relativeRoughness >= 0 && relativeRoughness <= 0.05))
-    throw new RangeError(`relative roughness must be 0 to 0.05, got ${relativeRoughness}`);
+    throw new RangeError(msg`relative roughness must be 0 to 0.05, got ${relativeRoughness}`);
   frictionInto(re, relativeRoughness, ANSWER);
   return ANSWER[0] as number;
 }

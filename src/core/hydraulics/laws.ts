@@ -26,6 +26,7 @@ import { bendExtraK } from './minor';
 import { pumpCurve, type PumpCurve } from './pump';
 import { linkDrop } from './terms';
 import type { KAtBore, MeasuredLoss, TubeLoss } from './tube';
+import { msg } from '../messages';
 
 /** Part curves are measured with water at this temperature. */
 const MEASURED_C = 25;
@@ -70,7 +71,7 @@ export function tubeLossOf(run: Run, loop: Loop, kit: Kit, fluid: FluidPropertie
     measured: MeasuredLoss[] = [];
   for (const { end, duty } of run.fittings) {
     const { name, points, k, bore_mm: own_mm } = pieceOf(run, duty, loop, kit);
-    const of = `${name} at the ${end === 'from' ? 'start' : 'end'}`;
+    const of = msg`${name} at the ${end === 'from' ? msg`start` : msg`end`}`;
     if (points?.some(([q]) => q > 0))
       measured.push({ ...scaleCurve(fitOf(points), curveScale(fluid)), of });
     else minor.push({ k, bore_mm: own_mm, of });

@@ -1,5 +1,6 @@
 import type { HeadPoint } from '../components';
 import { GRAVITY_MS2, pchip, pchipInto, type Pchip } from '../units';
+import { msg } from '../messages';
 
 export interface PumpCurve {
   readonly curve: Pchip;
@@ -13,7 +14,7 @@ export interface PumpCurve {
 export function pumpCurve(points: readonly HeadPoint[], fullSpeed_rpm: number): PumpCurve {
   for (let i = 1; i < points.length; i += 1) {
     if ((points[i] as HeadPoint)[1] >= (points[i - 1] as HeadPoint)[1]) {
-      throw new RangeError(`a pump's head must fall as flow rises; point ${i + 1} does not`);
+      throw new RangeError(msg`a pump's head must fall as flow rises; point ${i + 1} does not`);
     }
   }
   return { curve: pchip(points), fullSpeed_rpm };

@@ -1,6 +1,7 @@
 import { water } from '../fluids';
 import type { HeadPoint, PumpPart } from '../components';
 import { headToPressure } from './pump';
+import { msg } from '../messages';
 
 /** Something in what a maker prints that cannot be as it says. */
 export interface RatingTrouble {
@@ -35,8 +36,8 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
       unit: 'm',
       words:
         head_m > shutOff
-          ? 'Its measured curve starts lower than the printed head; the curve is used.'
-          : 'Its measured curve starts above the printed head: measured at another speed or voltage? The curve is used.',
+          ? msg`Its measured curve starts lower than the printed head; the curve is used.`
+          : msg`Its measured curve starts above the printed head: measured at another speed or voltage? The curve is used.`,
     });
   if (pressure_kPa !== undefined) {
     const gives = headToPressure(head_m ?? shutOff, water(20).density_kgm3);
@@ -48,8 +49,8 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
         unit: 'kPa',
         words:
           pressure_kPa > gives
-            ? 'That is its burst pressure, or a mistake: a pump delivers no more pressure than its head.'
-            : 'It is less than its own head weighs: one of the two is for another speed.',
+            ? msg`That is its burst pressure, or a mistake: a pump delivers no more pressure than its head.`
+            : msg`It is less than its own head weighs: one of the two is for another speed.`,
       });
     }
   }
@@ -59,7 +60,7 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
       printed: flow_Lmin,
       gives: most,
       unit: 'L/min',
-      words: 'Its measured curve goes further than the printed largest flow.',
+      words: msg`Its measured curve goes further than the printed largest flow.`,
     });
   return troubles;
 }
@@ -88,7 +89,7 @@ export function headTrouble(points: readonly HeadPoint[]): HeadTrouble | null {
   return {
     point: at + 1,
     falling,
-    words: `Point ${at + 1} lies no lower than the one before. Where a head curve rises, one head belongs to two flows: the pump hunts between them, hisses, and no single operating point exists. Only the falling part is used; below ${peak[0]} L/min its head is held at the top.`,
+    words: msg`Point ${at + 1} lies no lower than the one before. Where a head curve rises, one head belongs to two flows: the pump hunts between them, hisses, and no single operating point exists. Only the falling part is used; below ${peak[0]} L/min its head is held at the top.`,
   };
 }
 

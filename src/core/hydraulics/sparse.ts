@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /**
  * Symmetric positive definite equations with few entries, as networks give them: an order of
  * elimination once (least degree first), then LDLᵀ by fixed lists of places for every new set of
@@ -37,7 +39,7 @@ export function sparseSystem(
     const low = Math.min(p, q),
       high = Math.max(p, q);
     const k = (below[low] as number[]).indexOf(high);
-    if (k < 0) throw new RangeError('a pair that was not announced');
+    if (k < 0) throw new RangeError(msg`a pair that was not announced`);
     return n + (starts[low] as number) + k;
   };
   const updates: number[] = [];

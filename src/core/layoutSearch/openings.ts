@@ -5,6 +5,7 @@ import { compileSystem } from '../system';
 import { pathLength, routeOne, routesOf, storedRouteOf, type Route } from '../routing';
 import { changesOf } from './improve';
 import { variablesOf, type Looking, type PartState, type Variable } from './states';
+import { msg } from '../messages';
 
 /** Something that gives a run its way, tried. */
 export interface Opening {
@@ -40,7 +41,7 @@ export function openingsFor(
       noRoute: { [connection]: null },
     };
     found.push({
-      label: `${label}: a route of ${formatMillimetres(pathLength(route.path))}`,
+      label: msg`${label}: a route of ${formatMillimetres(pathLength(route.path))}`,
       edit: { do: 'batch', edits: [...edits, laid] },
     });
   }
@@ -68,7 +69,7 @@ function changesFor(design: Design, connection: string, offer: readonly Part[]):
       ? []
       : [
           {
-            label: 'Let the router choose its end fittings',
+            label: msg`Let the router choose its end fittings`,
             edits: [
               {
                 do: 'connection.ends',
@@ -84,7 +85,7 @@ function changesFor(design: Design, connection: string, offer: readonly Part[]):
     changesOfParts(design, connection, parts, looking),
   );
   const tubes = tighterTubes(run.tube ?? loop.tube, offer).map((tube): Change => ({
-    label: `Take ${tube.name} for it, which bends at ${tube.minBend_mm} mm`,
+    label: msg`Take ${tube.name} for it, which bends at ${tube.minBend_mm} mm`,
     edits: [
       {
         do: 'connection.tube',
@@ -135,9 +136,9 @@ function labelOf(
   looking: Looking,
 ): string {
   const name = componentName(design, v.component);
-  if (state.pose) return `${looking === 'ports' ? 'Turn' : 'Slide'} ${name}`;
+  if (state.pose) return `${looking === 'ports' ? msg`Turn` : msg`Slide`} ${name}`;
   const port = [...state.ports].find(([end]) => end.startsWith(`${connection}/`))?.[1].port;
-  return `Take the port “${port?.name ?? ''}” of ${name}`;
+  return msg`Take the port “${port?.name ?? ''}” of ${name}`;
 }
 
 /** Tubes of the same size and kind that bend tighter, the least so first. */

@@ -1,4 +1,5 @@
 import { formatCelsius, formatMeasure, formatShown } from '../units';
+import { msg } from '../messages';
 /** A look at the gauge: over the room's pressure, with the room's temperature. */
 export interface GaugeReading {
   /** Since the test began, min. */
@@ -61,13 +62,14 @@ export interface LeakReport {
 /** Why a reading cannot be taken in; null when it can. */
 export function readingTrouble(reading: GaugeReading, limit_mbar: number): string | null {
   const { at_min, gauge_mbar, temp_C } = reading;
-  if (!(at_min >= 0 && at_min <= 14 * 24 * 60)) return 'Time must be 0 to 14 days after the start.';
+  if (!(at_min >= 0 && at_min <= 14 * 24 * 60))
+    return msg`Time must be 0 to 14 days after the start.`;
   if (!(gauge_mbar >= -1000 && gauge_mbar <= 5000))
-    return `The gauge must read ${formatShown(-1000, 'mbar')} to ${formatMeasure(5000, 'mbar')}.`;
+    return msg`The gauge must read ${formatShown(-1000, 'mbar')} to ${formatMeasure(5000, 'mbar')}.`;
   if (!(temp_C >= -20 && temp_C <= 60))
-    return `The room must be ${formatShown(-20, '°C')} to ${formatCelsius(60)}.`;
+    return msg`The room must be ${formatShown(-20, '°C')} to ${formatCelsius(60)}.`;
   if (gauge_mbar > limit_mbar + 0.5)
-    return `${formatMeasure(gauge_mbar, 'mbar')} is over the lowest rating in the loop, ${formatMeasure(limit_mbar, 'mbar')}: let air out first.`;
+    return msg`${formatMeasure(gauge_mbar, 'mbar')} is over the lowest rating in the loop, ${formatMeasure(limit_mbar, 'mbar')}: let air out first.`;
   return null;
 }
 

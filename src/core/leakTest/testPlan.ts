@@ -2,6 +2,7 @@ import { componentName, type Loop } from '../design';
 import { isWet } from '../components';
 import type { System } from '../system';
 import type { Run } from '../tubing';
+import { msg, worded } from '../messages';
 
 /** Pressure most loops are tested at, mbar over the room (common practice, no source). */
 export const USUAL_TEST_MBAR = 500;
@@ -37,11 +38,14 @@ export interface Joint {
 
 /** How readily a joint leaks, most first (common practice, no source). */
 const RISK = { adapter: 2, direct: 3, drain: 3, cap: 1 } as const;
-const ENDS = {
-  bent: { why: 'a bent tube that does not quite fit pulls at its O-ring', risk: 5 },
-  straight: { why: 'an O-ring that a sharp edge may have cut', risk: 4 },
-  soft: { why: 'a tube not pushed home, or a collar not tight', risk: 2 },
-} as const;
+const ENDS = worded(
+  () =>
+    ({
+      bent: { why: msg`a bent tube that does not quite fit pulls at its O-ring`, risk: 5 },
+      straight: { why: msg`an O-ring that a sharp edge may have cut`, risk: 4 },
+      soft: { why: msg`a tube not pushed home, or a collar not tight`, risk: 2 },
+    }) as const,
+);
 const endKind = ({ tube, bends }: Run): keyof typeof ENDS => {
   if (!tube.hard) return 'soft';
   return bends > 1 ? 'bent' : 'straight';
@@ -56,9 +60,9 @@ export function jointsOf(system: System, loop: Loop, runs: readonly Run[]): read
     if (run.by === 'direct') {
       joints.push({
         id: run.id,
-        name: `${run.endNames.from} and ${run.endNames.to}`,
+        name: msg`${run.endNames.from} and ${run.endNames.to}`,
         kind: 'screwed together',
-        why: 'two O-rings on one thread',
+        why: msg`two O-rings on one thread`,
         risk: RISK.direct,
       });
       continue;
@@ -68,7 +72,7 @@ export function jointsOf(system: System, loop: Loop, runs: readonly Run[]): read
       const pieces = run.fittings.filter((f) => f.end === end).length;
       joints.push({
         id: `${run.id} ${end}`,
-        name: `${run.name}, at ${run.endNames[end]}`,
+        name: msg`${run.name}, at ${run.endNames[end]}`,
         kind: 'end of a tube',
         why,
         risk: risk + (pieces > 1 ? RISK.adapter : 0),
@@ -80,7 +84,7 @@ export function jointsOf(system: System, loop: Loop, runs: readonly Run[]): read
       id: `${cap.component}/${cap.port}`,
       name: `${nameOf(cap.component)}, ${cap.port}`,
       kind: 'cap',
-      why: cap.with === 'drain' ? 'a valve that may stand open' : 'a plug without its O-ring',
+      why: cap.with === 'drain' ? msg`a valve that may stand open` : msg`a plug without its O-ring`,
       risk: cap.with === 'drain' ? RISK.drain : RISK.cap,
     });
   return joints.sort((a, b) => b.risk - a.risk || a.id.localeCompare(b.id));

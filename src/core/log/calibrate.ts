@@ -11,6 +11,7 @@ import {
 } from '../design';
 import { predictorFor } from './predict';
 import { quantitiesOf, type Quantity } from './reading';
+import { msg } from '../messages';
 
 /** A figure that was read, beside what was promised for the same state. */
 export interface Residual extends Quantity {
@@ -100,11 +101,11 @@ export function calibrate(design: Design, readings: readonly Reading[]): Calibra
   }));
   const quantities = parts.flatMap((p) => p.quantities);
   if (quantities.length === 0)
-    throw new RangeError('no reading tells a temperature, a flow or noise');
+    throw new RangeError(msg`no reading tells a temperature, a flow or noise`);
   for (const { predictor, quantities: own } of parts)
     predictor.predict(own, AS_PRINTED).forEach((v, k) => {
       const { kind, of } = own[k] as Quantity;
-      if (!Number.isFinite(v)) throw new RangeError(`the build has no ${kind} called ${of}`);
+      if (!Number.isFinite(v)) throw new RangeError(msg`the build has no ${kind} called ${of}`);
     });
   const parameters = parametersOf(design, quantities);
   const scaled = (values: readonly number[]): readonly number[] => {

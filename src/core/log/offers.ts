@@ -1,5 +1,6 @@
 import type { ComponentId, Design, Measured } from '../design';
 import { PRIOR, valueIn, type FactorKind } from './calibrate';
+import { msg } from '../messages';
 
 /** What readings of one machine told of a part, good for other machines with the same part. */
 export interface MeasuredPart {
@@ -89,7 +90,7 @@ const readingsOf = ({ on, readings, factor, spread }: MeasuredPart): string =>
 
 /** What a build goes by when it takes up offers; a RangeError without any. */
 export function measuredFrom(offers: readonly Offer[]): Measured {
-  if (offers.length === 0) throw new RangeError('nothing was measured elsewhere');
+  if (offers.length === 0) throw new RangeError(msg`nothing was measured elsewhere`);
   const of = (kind: Offer['kind']): number | undefined =>
     offers.find((o) => o.kind === kind)?.factor;
   const leakage = of('leakage');

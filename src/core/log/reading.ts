@@ -6,6 +6,7 @@ import {
   type Design,
   type Reading,
 } from '../design';
+import { msg } from '../messages';
 
 /** One figure of a reading. */
 export interface Quantity {
@@ -34,12 +35,13 @@ export const QUANTITY_UNIT: Readonly<Record<Quantity['kind'], string>> = {
 
 /** What a figure of a reading is called; its loop stands before it where there are several. */
 export function quantityName(design: Design, { kind, of }: Pick<Quantity, 'kind' | 'of'>): string {
-  if (kind === 'noise') return 'Noise';
+  if (kind === 'noise') return msg`Noise`;
   if (kind === 'spot') {
     const [component = '', ...spot] = of.split('/');
     return `${componentName(design, component)}, ${spot.join('/')}`;
   }
-  const [alone, after] = kind === 'coolant' ? ['Coolant ΔT', 'coolant ΔT'] : ['Flow', 'flow'];
+  const [alone, after] =
+    kind === 'coolant' ? [msg`Coolant ΔT`, msg`coolant ΔT`] : [msg`Flow`, 'flow'];
   const loop = design.loops.find((l) => l.id === of)?.name ?? of;
   return design.loops.length > 1 ? `${loop}: ${after}` : alone;
 }
@@ -72,26 +74,26 @@ export function readingDoubts(design: Design, reading: Reading): readonly string
   const loopName = (id: string): string => design.loops.find((l) => l.id === id)?.name ?? id;
   const doubts: string[] = [];
   if (!(room_C >= 5 && room_C <= 45))
-    doubts.push(`A room at ${formatCelsius(room_C, 1)}: is that in ${unitShown('°C')}?`);
+    doubts.push(msg`A room at ${formatCelsius(room_C, 1)}: is that in ${unitShown('°C')}?`);
   for (const [loop, temp] of Object.entries(coolant_C)) {
     if (temp < room_C - 1)
       doubts.push(
-        `${loopName(loop)} reads ${formatCelsius(temp, 1)}, below the room at ${formatCelsius(room_C, 1)}: no radiator cools below the room. Are the two thermometers the same?`,
+        msg`${loopName(loop)} reads ${formatCelsius(temp, 1)}, below the room at ${formatCelsius(room_C, 1)}: no radiator cools below the room. Are the two thermometers the same?`,
       );
     if (temp > 70)
       doubts.push(
-        `${loopName(loop)} reads ${formatCelsius(temp, 1)}: stop the machine if that is true.`,
+        msg`${loopName(loop)} reads ${formatCelsius(temp, 1)}: stop the machine if that is true.`,
       );
   }
   for (const [loop, flow] of Object.entries(flow_Lmin))
     if (!(flow >= 0 && flow <= 20))
-      doubts.push(`${loopName(loop)}: ${formatFlow(flow)} is not in ${unitShown('L/min')}.`);
+      doubts.push(msg`${loopName(loop)}: ${formatFlow(flow)} is not in ${unitShown('L/min')}.`);
   for (const [spot, temp] of Object.entries(spots_C)) {
     const coolest = Math.min(room_C, ...Object.values(coolant_C));
     const name = findComponent(design, spot.split('/')[0] as ComponentId)?.name ?? spot;
     if (temp < coolest - 1)
       doubts.push(
-        `${name} reads ${formatCelsius(temp, 1)}, below what cools it: which sensor is that?`,
+        msg`${name} reads ${formatCelsius(temp, 1)}, below what cools it: which sensor is that?`,
       );
   }
   return doubts;

@@ -1,5 +1,6 @@
 import type { Design, Reading } from '../design';
 import { DAY_MIN, isoDay, isoMinutes } from '../units';
+import { msg } from '../messages';
 
 /** A thing to do again and again to keep a machine well. */
 export interface ServiceJob {
@@ -42,24 +43,24 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       ? [
           job(
             'top-up',
-            'Look at the level and let the last air out',
-            'Bubbles gather at the reservoir for days, and soft tube lets a little water through.',
+            msg`Look at the level and let the last air out`,
+            msg`Bubbles gather at the reservoir for days, and soft tube lets a little water through.`,
             [3, months(2)],
           ),
           job(
             'retighten',
-            'Tighten every fitting by hand, cold',
-            'Seals settle after the first hot run. Cold and by hand: a tool cracks plastic.',
+            msg`Tighten every fitting by hand, cold`,
+            msg`Seals settle after the first hot run. Cold and by hand: a tool cracks plastic.`,
             [2, months(12)],
           ),
           job(
             'coolant',
-            'Change the coolant',
+            msg`Change the coolant`,
             inhibited.length > 0
-              ? 'What keeps the metals apart in it is used up by then.'
-              : 'Without an inhibitor water turns; look for flakes and slime.',
+              ? msg`What keeps the metals apart in it is used up by then.`
+              : msg`Without an inhibitor water turns; look for flakes and slime.`,
             [months(coolantMonths), months(coolantMonths)],
-            inhibited.length > 0 ? 'the coolant that is in the loop' : COMMON,
+            inhibited.length > 0 ? msg`the coolant that is in the loop` : COMMON,
           ),
         ]
       : []),
@@ -67,8 +68,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       ? [
           job(
             'dust',
-            'Blow out radiators and filters',
-            'Dust between fins costs more than a section. Hold the fans still while blowing.',
+            msg`Blow out radiators and filters`,
+            msg`Dust between fins costs more than a section. Hold the fans still while blowing.`,
             [months(3), months(3)],
           ),
         ]
@@ -77,8 +78,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       ? [
           job(
             'tube',
-            'Look at the soft tube, and renew it',
-            'It clouds and hardens, and what leaves it settles in the blocks.',
+            msg`Look at the soft tube, and renew it`,
+            msg`It clouds and hardens, and what leaves it settles in the blocks.`,
             [months(24), months(24)],
           ),
         ]
@@ -87,8 +88,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       ? [
           job(
             'block',
-            'Open a block and look between its fins',
-            'When flow falls or one part runs hotter than its coolant, this is where to look.',
+            msg`Open a block and look between its fins`,
+            msg`When flow falls or one part runs hotter than its coolant, this is where to look.`,
             [months(24), months(24)],
           ),
         ]
@@ -97,8 +98,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
       ? [
           job(
             'pump',
-            'Listen to the pump and feel it at full speed',
-            'A bearing is heard before it fails: a new rattle after the air has gone is a warning.',
+            msg`Listen to the pump and feel it at full speed`,
+            msg`A bearing is heard before it fails: a new rattle after the air has gone is a warning.`,
             [months(12), months(12)],
           ),
         ]

@@ -14,6 +14,7 @@ import { compileSystem } from '../system';
 import type { InlinePart, PumpPart } from '../components';
 import { passThrough, placeOf } from './ports';
 import { reorderLoop } from './propose';
+import { msg } from '../messages';
 
 /** Takes ids that no component or run has yet, one after another. */
 function idsOf(design: Design): { component(stem: string): string; run(): string } {
@@ -75,10 +76,10 @@ export function whyNoSplit(
   components: readonly string[],
 ): string | null {
   const loop = design.loops.find((l) => l.id === loopId);
-  if (!loop) return 'There is no such loop.';
-  if (components.length < 2) return 'It takes two parts or more.';
+  if (!loop) return msg`There is no such loop.`;
+  if (components.length < 2) return msg`It takes two parts or more.`;
   const bad = components.find((i) => !through(loop, i));
-  if (bad !== undefined) return `${componentName(design, bad)} has not one run in and one out.`;
+  if (bad !== undefined) return msg`${componentName(design, bad)} has not one run in and one out.`;
   return null;
 }
 
@@ -115,8 +116,8 @@ export function splitEdit(
     Array.from({ length: n - 1 }, (_, i) =>
       hanging(ids.component('tee'), n > 2 ? `${word} ${i + 1}` : word, tee),
     );
-  const splits = makeTees('Split'),
-    joins = makeTees('Join');
+  const splits = makeTees(msg`Split`),
+    joins = makeTees(msg`Join`);
   const at = (tees: readonly Component[], i: number, port: string): PortRef => ({
     component: (tees[i] as Component).id,
     port,
@@ -223,8 +224,8 @@ export function secondPump(
   }
   const ports = tee && teePorts(tee);
   if (!tee || !ports) return null;
-  const split = hanging(ids.component('tee'), 'Split before the pumps', tee),
-    join = hanging(ids.component('tee'), 'Join after the pumps', tee);
+  const split = hanging(ids.component('tee'), msg`Split before the pumps`, tee),
+    join = hanging(ids.component('tee'), msg`Join after the pumps`, tee);
   const connections = [
     ...rest,
     { ...way.in, to: { component: split.id, port: ports.a }, by: 'tube' as const, ends: auto },

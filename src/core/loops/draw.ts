@@ -14,6 +14,7 @@ import {
 import { isWet, type InlinePart, type Port } from '../components';
 import { teePorts } from './branch';
 import { insertStation } from './propose';
+import { msg } from '../messages';
 
 /** What would be done, or why it cannot. */
 export type Drawn =
@@ -50,20 +51,20 @@ const nameOf = (design: Design, ref: PortRef): string =>
  */
 export function drawRun(design: Design, a: PortRef, b: PortRef): Drawn {
   const ports = [portOf(design, a), portOf(design, b)] as const;
-  if (!ports[0] || !ports[1]) return { why: 'One of the two is no port.' };
-  if (samePort(a, b)) return { why: 'A run needs two ports.' };
+  if (!ports[0] || !ports[1]) return { why: msg`One of the two is no port.` };
+  if (samePort(a, b)) return { why: msg`A run needs two ports.` };
   for (const ref of [a, b])
     if (runAt(design, ref))
       return {
-        why: `${nameOf(design, ref)} has a run already: a tee in it makes room for another.`,
+        why: msg`${nameOf(design, ref)} has a run already: a tee in it makes room for another.`,
         taken: ref,
       };
   const loops = [a, b].map((ref) => loopOfComponent(design, ref.component));
   const [first, second] = loops;
   if (first && second && first !== second)
-    return { why: `It would join ${first.name} and ${second.name}.` };
+    return { why: msg`It would join ${first.name} and ${second.name}.` };
   const loop = first ?? second;
-  if (!loop) return { why: 'Neither part is in a loop yet: connect the parts to a loop first.' };
+  if (!loop) return { why: msg`Neither part is in a loop yet: connect the parts to a loop first.` };
   const backwards = ports[0].role === 'in' || ports[1].role === 'out';
   const [from, to] = backwards ? [b, a] : [a, b];
   const id = freeId(

@@ -9,6 +9,7 @@ import type {
 } from '../components';
 import type { Vec } from '../geometry';
 import { port, sealed } from './shapes';
+import { msg } from '../messages';
 
 export interface BlockFigures {
   readonly id: string;
@@ -70,7 +71,7 @@ export function makeBlock(f: BlockFigures): BlockPart {
           boxes: [
             { name: f.name, min: [0, 0, 0] as const, max: f.size },
             {
-              name: 'terminal',
+              name: msg`terminal`,
               min: [x * 0.62 - TERMINAL.side, 0, z] as const,
               max: [x * 0.78 + TERMINAL.side, y + TERMINAL.over, z + TERMINAL.reach] as const,
             },
@@ -101,8 +102,8 @@ function portsFor(f: BlockFigures, onCard: boolean): readonly Port[] {
 }
 
 const endPorts = ([x, y, z]: Vec): readonly Port[] => [
-  port('in', 'front end, lower', [x, y / 2, z * 0.3], [1, 0, 0], 'a'),
-  port('out', 'front end, upper', [x, y / 2, z * 0.7], [1, 0, 0], 'b'),
+  port('in', msg`front end, lower`, [x, y / 2, z * 0.3], [1, 0, 0], 'a'),
+  port('out', msg`front end, upper`, [x, y / 2, z * 0.7], [1, 0, 0], 'b'),
 ];
 
 const edgePorts = ([x, y, z]: Vec): readonly Port[] => [
@@ -114,10 +115,10 @@ const terminalPorts = ([x, y, z]: Vec): readonly Port[] => {
   const out = z + TERMINAL.reach / 2,
     up = y + TERMINAL.over;
   return [
-    port('in', 'terminal, rear', [x * 0.62, up, out], [0, 1, 0], 'a'),
-    port('out', 'terminal, front', [x * 0.78, up, out], [0, 1, 0], 'b'),
-    port('in2', 'terminal, rear, below', [x * 0.62, 0, out], [0, -1, 0], 'a'),
-    port('out2', 'terminal, front, below', [x * 0.78, 0, out], [0, -1, 0], 'b'),
+    port('in', msg`terminal, rear`, [x * 0.62, up, out], [0, 1, 0], 'a'),
+    port('out', msg`terminal, front`, [x * 0.78, up, out], [0, 1, 0], 'b'),
+    port('in2', msg`terminal, rear, below`, [x * 0.62, 0, out], [0, -1, 0], 'a'),
+    port('out2', msg`terminal, front, below`, [x * 0.78, 0, out], [0, -1, 0], 'b'),
   ];
 };
 

@@ -1,5 +1,6 @@
 import type { FittingPart } from '../components';
 import { sealed } from './shapes';
+import { msg } from '../messages';
 
 export interface TubeFittingFigures {
   readonly id: string;
@@ -32,7 +33,7 @@ export const makeTubeFitting = (f: TubeFittingFigures): FittingPart => ({
   thread: 'G1/4',
   bore_mm: f.holds === 'hard-tube' ? f.inner_mm : f.inner_mm - 2 * BARB_WALL_MM,
   k: USUAL_K[f.holds],
-  kSource: 'entry and partial exit of such a fitting, common practice',
+  kSource: msg`entry and partial exit of such a fitting, common practice`,
   length_mm: f.length_mm,
   diameter_mm: f.diameter_mm,
   wetted: [

@@ -1,6 +1,7 @@
 import type { CardPart, DevicePart, ProcessorPart } from '../components';
 import type { Vec } from '../geometry';
 import { makeCard } from './machine';
+import { msg } from '../messages';
 
 /** What a heat source that is told by its watts stands for. */
 export type HeatSourceKind = 'processor' | 'card' | 'device';
@@ -54,7 +55,7 @@ export function makeHeatSource(
       hotSpots: [
         {
           id: 'die',
-          name: 'hottest core',
+          name: msg`hottest core`,
           limit_C: CORE_LIMIT_C,
           interface_KW,
           onAir_KW: interface_KW + AIR_COOLER_KW,
@@ -69,7 +70,13 @@ export function makeHeatSource(
     ...common,
     shares: { idle: 0.5, gaming: 0.7, render: 0.9, stress: 1 },
     hotSpots: [
-      { id: 'chip', name: 'chip', limit_C: DEVICE_LIMIT_C, interface_KW: onAir_KW / 2, onAir_KW },
+      {
+        id: 'chip',
+        name: msg`chip`,
+        limit_C: DEVICE_LIMIT_C,
+        interface_KW: onAir_KW / 2,
+        onAir_KW,
+      },
     ],
   };
 }

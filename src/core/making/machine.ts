@@ -1,6 +1,7 @@
 import type { CardPart, FanPart, HotSpot } from '../components';
 import type { Vec } from '../geometry';
 import { fanPoints } from './shapes';
+import { msg, worded } from '../messages';
 
 export interface CardFigures {
   readonly id: string;
@@ -16,11 +17,11 @@ export interface CardFigures {
 }
 
 /** Usual limits and resistances of a card's spots (common practice, no source). */
-const SPOTS: readonly HotSpot[] = [
-  { id: 'core', name: 'core', limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
-  { id: 'memory', name: 'memory', limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
-  { id: 'regulators', name: 'regulators', limit_C: 105, interface_KW: 0.05, onAir_KW: 0.15 },
-];
+const SPOTS: readonly HotSpot[] = worded(() => [
+  { id: 'core', name: msg`core`, limit_C: 90, interface_KW: 0.03, onAir_KW: 0.13 },
+  { id: 'memory', name: msg`memory`, limit_C: 95, interface_KW: 0.055, onAir_KW: 0.165 },
+  { id: 'regulators', name: msg`regulators`, limit_C: 105, interface_KW: 0.05, onAir_KW: 0.15 },
+]);
 /** Cards shorter than this have their plug at the end. */
 const SHORT_MM = 200;
 

@@ -1,6 +1,7 @@
 import type { HeadPoint, PumpPart } from '../components';
 import type { Vec } from '../geometry';
 import { port, sealed } from './shapes';
+import { msg } from '../messages';
 
 export interface PumpFigures {
   readonly id: string;
@@ -40,14 +41,14 @@ export function makePump(f: PumpFigures): PumpPart {
     fullSpeed_rpm: f.fullSpeed_rpm,
     minSpeed_rpm: f.minSpeed_rpm,
     points: f.points,
-    pointsSource: f.pointsSource ?? "maker's bench, water at 25 °C",
+    pointsSource: f.pointsSource ?? msg`maker's bench, water at 25 °C`,
     ...(f.ratings ? { ratings: f.ratings } : {}),
     sound_dBA: f.sound_dBA,
     power_W: f.power_W,
     ports: [
       port('in', 'inlet', [x / 2, y, z / 2], [0, 1, 0], 'in', { role: 'in' }),
-      port('out', 'outlet, rear', [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
-      port('low', 'low outlet', [x / 2, y * 0.35, z], [0, 0, 1], 'out', {
+      port('out', msg`outlet, rear`, [0, y * 0.6, z / 2], [-1, 0, 0], 'out', { role: 'out' }),
+      port('low', msg`low outlet`, [x / 2, y * 0.35, z], [0, 0, 1], 'out', {
         role: 'out',
         duty: 'drain',
       }),

@@ -1,5 +1,6 @@
 import type { LossPoint, Port, RadiatorPart, WettedSurface } from '../components';
 import { hundredths, port } from './shapes';
+import { msg } from '../messages';
 
 /** What a radiator is made from; mm, and price in minor units. */
 export interface RadiatorFigures {
@@ -107,8 +108,8 @@ function portsOf(
   if (count === 2) return face;
   return [
     ...face,
-    port('p3', 'end port 1', [length, width * 0.25, thick / 2], [1, 0, 0], 'a'),
-    port('p4', 'end port 2', [length, width * 0.75, thick / 2], [1, 0, 0], 'b'),
+    port('p3', msg`end port 1`, [length, width * 0.25, thick / 2], [1, 0, 0], 'a'),
+    port('p4', msg`end port 2`, [length, width * 0.75, thick / 2], [1, 0, 0], 'b'),
   ];
 }
 

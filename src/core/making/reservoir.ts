@@ -1,6 +1,7 @@
 import type { HolePattern, ReservoirPart } from '../components';
 import type { Vec } from '../geometry';
 import { port, sealed } from './shapes';
+import { msg } from '../messages';
 
 export interface ReservoirFigures {
   readonly id: string;
@@ -43,12 +44,12 @@ export function makeReservoir(f: ReservoirFigures): ReservoirPart {
     ...(x === z ? { boxes: [{ name, min: [0, 0, 0], max: size, round: 'y' }] } : {}),
     ports: [
       port('foot', 'foot', [x / 2, 0, z / 2], [0, -1, 0], 'tank', { role: 'any' }),
-      port('low', 'low side', [x / 2, Math.min(14, y * 0.3), z], [0, 0, 1], 'tank', {
+      port('low', msg`low side`, [x / 2, Math.min(14, y * 0.3), z], [0, 0, 1], 'tank', {
         duty: 'drain',
       }),
       port(
         'return',
-        'return, below the surface',
+        msg`return, below the surface`,
         [0, Math.min(y * 0.4, 60), z / 2],
         [-1, 0, 0],
         'tank',

@@ -10,6 +10,7 @@ import {
 } from '../components';
 import type { Vec } from '../geometry';
 import { port as madePort } from './shapes';
+import { msg } from '../messages';
 
 /** A face of a part's box, by the own axis that looks out of it. */
 export const FACES = ['+x', '-x', '+y', '-y', '+z', '-z'] as const;
@@ -50,7 +51,7 @@ const ON_FACE_MM = 0.1;
  * it goes with its room. Throws RangeError for a length that is not above 0.
  */
 export function resizeSide<P extends Bodied>(part: P, axis: Axis, length_mm: number): P {
-  if (!(length_mm > 0)) throw new RangeError(`a side must be above 0 mm, got ${length_mm}`);
+  if (!(length_mm > 0)) throw new RangeError(msg`a side must be above 0 mm, got ${length_mm}`);
   const before = part.size[axis],
     factor = before > 0 ? length_mm / before : 1;
   const moved = (v: Vec): Vec => put(v, axis, tenths(v[axis] * factor));
@@ -125,7 +126,7 @@ export function addPort(part: WetPart, face: Face): WetPart {
   const chamber = part.ports[0]?.chamber ?? part.passages[0]?.from ?? 'chamber';
   return withPorts(part, [
     ...part.ports,
-    madePort(`port-${n}`, `port ${n}`, at, directionOf(face), chamber),
+    madePort(`port-${n}`, msg`port ${n}`, at, directionOf(face), chamber),
   ]);
 }
 
@@ -193,7 +194,7 @@ export function addBody<P extends Bodied>(part: P, round?: 'x' | 'y' | 'z'): P {
   const [x, y, z] = part.size;
   const side = Math.round(Math.min(x, z) / 2);
   const made: BodyBox = {
-    name: `body ${bodies.length + 1}`,
+    name: msg`body ${bodies.length + 1}`,
     min: [0, y, 0],
     max: [side, y + side, side],
     ...(round ? { round } : {}),
@@ -225,7 +226,7 @@ export function interfaceFrom({ chip_C, coolant_C, heat_W, block_KW }: MeasuredP
   const rest = whole - block_KW;
   if (!(heat_W > 0 && rest > 0))
     throw new RangeError(
-      `${formatCelsius(chip_C, 1)} over ${formatCelsius(coolant_C, 1)} at ${heat_W} W leave nothing for paste and lid beside the block's ${block_KW} K/W`,
+      msg`${formatCelsius(chip_C, 1)} over ${formatCelsius(coolant_C, 1)} at ${heat_W} W leave nothing for paste and lid beside the block's ${block_KW} K/W`,
     );
   return Math.round(rest * 1e5) / 1e5;
 }

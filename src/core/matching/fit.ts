@@ -6,6 +6,7 @@ import type {
   MemoryPart,
   ProcessorPart,
 } from '../components';
+import { msg } from '../messages';
 
 /** Whether two parts belong together: what one asks for and the other has. */
 export interface Fit {
@@ -33,7 +34,7 @@ const among = (of: string, made: readonly string[] | undefined, has: string | un
 const onProcessor = ({ fits }: BlockPart, { pattern }: ProcessorPart): Fit => {
   const made = fits?.patterns;
   const fit = among(
-    'mounting pattern',
+    msg`mounting pattern`,
     made?.map((p) => p.pattern),
     pattern,
   );
@@ -42,13 +43,13 @@ const onProcessor = ({ fits }: BlockPart, { pattern }: ProcessorPart): Fit => {
 };
 
 const onCard = ({ fits }: BlockPart, { layout }: CardPart): Fit =>
-  among('card layout', fits?.cards, layout);
+  among(msg`card layout`, fits?.cards, layout);
 const onBoard = ({ fits }: BlockPart, { layout }: BoardPart): Fit =>
-  among('board layout', fits?.boards, layout);
+  among(msg`board layout`, fits?.boards, layout);
 
 function onMemory({ fits }: BlockPart, { modules }: MemoryPart, board: BoardPart | null): Fit {
   const words = (count: number, pitch_mm: number | undefined): string =>
-    `${count} sticks${pitch_mm === undefined ? '' : ` ${pitch_mm} mm apart`}`;
+    msg`${count} sticks${pitch_mm === undefined ? '' : msg` ${pitch_mm} mm apart`}`;
   const pitch_mm = board?.memory?.pitch_mm;
   const made = fits?.sticks ?? [];
   const matches = made.some(
@@ -89,14 +90,14 @@ export function blockOn(
 export function fitOf(board: BoardPart, part: ProcessorPart | MemoryPart): Fit {
   if (part.kind === 'processor') {
     const { pattern } = board;
-    return among('mounting pattern', pattern === undefined ? [] : [pattern], part.pattern);
+    return among(msg`mounting pattern`, pattern === undefined ? [] : [pattern], part.pattern);
   }
   const slots = board.memory?.slots;
   const verdict = part.modules <= (slots ?? 0) ? 'fits' : 'misfits';
   return {
     verdict: slots === undefined ? 'unknown' : verdict,
-    of: 'memory slots',
-    has: `${part.modules} sticks`,
-    made: slots === undefined ? [] : [`${slots} slots`],
+    of: msg`memory slots`,
+    has: msg`${part.modules} sticks`,
+    made: slots === undefined ? [] : [msg`${slots} slots`],
   };
 }

@@ -8,20 +8,21 @@ import {
 import { scale, type Box, type Vec } from '../geometry';
 import type { CaseDraft, MountDraft, ObstacleDraft, PortDraft } from './caseDraft';
 import { ACROSS, axesOfMount, INWARD, railOf, vecOf, wallAt } from './rails';
+import { msg, worded } from '../messages';
 
 /** Filter with its frame, and a bare grille, Pa at 1 m/s (common practice, no source). */
 const FILTER_PA = 1.5,
   GRILLE_PA = 0.5;
 /** Made of sheet: what a ruler in a builder's hand finds it to, mm. */
 const RULER_TOLERANCE_MM = 1;
-const NAMES: Record<MountFace, string> = {
-  front: 'Front mount',
-  top: 'Top mount',
-  bottom: 'Floor mount',
-  rear: 'Rear mount',
-  side: 'Side mount',
-  tray: 'Tray mount',
-};
+const NAMES: Record<MountFace, string> = worded(() => ({
+  front: msg`Front mount`,
+  top: msg`Top mount`,
+  bottom: msg`Floor mount`,
+  rear: msg`Rear mount`,
+  side: msg`Side mount`,
+  tray: msg`Tray mount`,
+}));
 /** Losses over this are taken for a filter. */
 export const LIKE_FILTER_PA = 0.75;
 const USUAL_FRAME_MM = 1.2;
@@ -185,7 +186,7 @@ export function caseFromDraft(draft: CaseDraft, id: string): CasePart {
     kind: 'case',
     id,
     name: draft.name,
-    maker: was?.maker ?? 'measured by hand',
+    maker: was?.maker ?? msg`measured by hand`,
     price_minor: was?.price_minor ?? 0,
     tolerance_mm: was?.tolerance_mm ?? RULER_TOLERANCE_MM,
     ...(was?.note === undefined ? {} : { note: was.note }),

@@ -2,59 +2,60 @@ import { isBentCold } from '../tubing';
 import { formatMillimetres, formatNumber } from '../units';
 import type { BendSheet, SheetBend } from './bendSheet';
 import type { TubeTurn } from './bendSteps';
+import { msg } from '../messages';
 
 /** Steps of making a run, in order. Habits of the trade (common practice, no source). */
 export function makingSteps(sheet: BendSheet): readonly string[] {
   const cut = formatMillimetres(sheet.cut_mm + sheet.trim_mm, 1);
   if (!sheet.hard) {
     return [
-      `Cut ${cut}, square, with a sharp blade or tube snips.`,
-      'Warm the ends in hot water if they will not go on; no oil, no soap.',
-      `Push both ends home on their barbs, ${formatMillimetres(sheet.grip_mm)} deep, and screw the collars on by hand.`,
-      'Let it hang as it wants before you tighten: a twisted tube unwinds a fitting while the other end is tightened.',
+      msg`Cut ${cut}, square, with a sharp blade or tube snips.`,
+      msg`Warm the ends in hot water if they will not go on; no oil, no soap.`,
+      msg`Push both ends home on their barbs, ${formatMillimetres(sheet.grip_mm)} deep, and screw the collars on by hand.`,
+      msg`Let it hang as it wants before you tighten: a twisted tube unwinds a fitting while the other end is tightened.`,
     ];
   }
   const tool =
     sheet.material === 'acrylic'
-      ? 'a fine saw, in a mitre box: acrylic cracks in a tube cutter'
-      : 'a tube cutter or a fine saw';
+      ? msg`a fine saw, in a mitre box: acrylic cracks in a tube cutter`
+      : msg`a tube cutter or a fine saw`;
   if (isBentCold(sheet)) return coldSteps(sheet, cut);
-  const ends = ['Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.'];
+  const ends = [msg`Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.`];
   if (sheet.bends.length === 0)
     return [
-      `Cut ${cut} with ${tool}.`,
+      msg`Cut ${cut} with ${tool}.`,
       ...ends,
-      `Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
     ];
   return [
-    `Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
+    msg`Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
     ...ends,
-    `Lay a line of tape along the tube and put the marks on with a pen that wipes off: what heat bakes in stays. Write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
-    'Push a silicone cord through, a hand longer than the tube.',
-    `Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the mandrel. Bend every bend the same way round the mandrel.`,
+    msg`Lay a line of tape along the tube and put the marks on with a pen that wipes off: what heat bakes in stays. Write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
+    msg`Push a silicone cord through, a hand longer than the tube.`,
+    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the mandrel. Bend every bend the same way round the mandrel.`,
     ...sheet.bends.map((b, i) => bendWords(sheet, b, i)),
-    `Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
-    'Wash it out before it goes in.',
+    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
+    msg`Wash it out before it goes in.`,
   ];
 }
 
 /** Metal is bent cold, on a bender with a former for its size. */
 function coldSteps(sheet: BendSheet, cut: string): readonly string[] {
-  const ends = 'Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.';
+  const ends = msg`Deburr inside and out and chamfer the edge: a sharp one slices the O-ring.`;
   if (sheet.bends.length === 0)
     return [
-      `Cut ${cut} with a tube cutter.`,
+      msg`Cut ${cut} with a tube cutter.`,
       ends,
-      `Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
     ];
   return [
-    `Cut ${cut} with a tube cutter: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
+    msg`Cut ${cut} with a tube cutter: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
     ends,
-    `Put the marks on with a pen and write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
-    `Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the bender. Bend every bend the same way round its former.`,
+    msg`Put the marks on with a pen and write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
+    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the bender. Bend every bend the same way round its former.`,
     ...sheet.bends.map((b, i) => coldBendWords(sheet, b, i)),
-    `Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
-    'Wash oil and filings out before it goes in.',
+    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
+    msg`Wash oil and filings out before it goes in.`,
   ];
 }
 
@@ -62,46 +63,48 @@ function coldBendWords(sheet: BendSheet, bend: SheetBend, index: number): string
   const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
   const set = formatNumber(bend.set_deg, { decimals: 1 }),
     left = formatNumber(bend.angle_deg, { decimals: 1 });
-  return `${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is left${sheet.springBack?.from === 'material' ? ', estimated' : ''}).`;
+  return msg`${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is left${sheet.springBack?.from === 'material' ? msg`, estimated` : ''}).`;
 }
 
 function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
   const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
-  const place = `Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
-  const warm = `Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
-  const set = `lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
+  const place = msg`Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
+  const warm = msg`Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
+  const set = msg`lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
   const rest =
     sheet.springBack === null
-      ? ': let go warm, 90° ends near 100°'
-      : ` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
+      ? msg`: let go warm, 90° ends near 100°`
+      : msg` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
   return `${turn}${place} ${warm} ${set}${rest}.`;
 }
 
 /** The turn of the tube before a bend, as the hand makes it. */
 export function turnWords(turn: TubeTurn | null): string {
-  if (!turn) return 'Do not turn the tube: this bend lies in the same plane.';
-  return `Turn the tube ${formatNumber(turn.angle_deg, { decimals: 1 })}° ${turn.direction}, seen from the end you hold, looking towards the mandrel.`;
+  if (!turn) return msg`Do not turn the tube: this bend lies in the same plane.`;
+  return msg`Turn the tube ${formatNumber(turn.angle_deg, { decimals: 1 })}° ${turn.direction}, seen from the end you hold, looking towards the mandrel.`;
 }
 
 /** What can hurt, shown with every sheet (cautions of the trade). */
 export function makingCautions(sheet: Pick<BendSheet, 'hard' | 'material'>): readonly string[] {
   if (!sheet.hard)
     return [
-      'Blades: cut away from the hand.',
-      'Measure before you cut: soft tube forgives 5 mm, not 20.',
+      msg`Blades: cut away from the hand.`,
+      msg`Measure before you cut: soft tube forgives 5 mm, not 20.`,
     ];
   if (isBentCold(sheet))
     return [
-      'Bender and cutters: keep fingers out from between tube and former; gloves against sharp edges.',
-      'Metal filings carry current: cut and deburr away from the machine, and wash the tube out.',
-      'Copper counts among the metals of the loop: see Materials.',
+      msg`Bender and cutters: keep fingers out from between tube and former; gloves against sharp edges.`,
+      msg`Metal filings carry current: cut and deburr away from the machine, and wash the tube out.`,
+      msg`Copper counts among the metals of the loop: see Materials.`,
     ];
   return [
-    'Heat gun: burns, fire and fumes. Keep it moving, ventilate, never point it at the machine.',
-    'Saws and cutters: gloves, eye protection, and clear the dust out of the tube.',
+    msg`Heat gun: burns, fire and fumes. Keep it moving, ventilate, never point it at the machine.`,
+    msg`Saws and cutters: gloves, eye protection, and clear the dust out of the tube.`,
     ...(sheet.material === 'acrylic'
-      ? ['Acrylic splinters, and cracks where alcohol touches it: wash with water and mild soap.']
+      ? [
+          msg`Acrylic splinters, and cracks where alcohol touches it: wash with water and mild soap.`,
+        ]
       : []),
-    'Hot tube holds its heat inside: let it cool before the cord is drawn out.',
+    msg`Hot tube holds its heat inside: let it cool before the cord is drawn out.`,
   ];
 }

@@ -6,6 +6,7 @@ import type { NoRoute, Route } from './routed';
 import { endsOf, findWay, KEPT_MM } from './single';
 import { workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
+import { msg } from '../messages';
 
 /** Corners looked at for each guess at what is in the way. */
 const EXPLAIN_MOST = 2000;
@@ -22,8 +23,8 @@ export function explain(
     return {
       connection: t.connection,
       loop: t.loop.id,
-      blockedBy: 'The wall of the case',
-      wouldFit: 'a pass-through in an opening of the case',
+      blockedBy: msg`The wall of the case`,
+      wouldFit: msg`a pass-through in an opening of the case`,
     };
   const froms = endsOf(system, t, 'from'),
     tos = endsOf(system, t, 'to'),
@@ -32,13 +33,13 @@ export function explain(
   const name = (id: string): string =>
     findComponent(system.design, id)?.name ??
     system.design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
-    'another run';
+    msg`another run`;
   let wouldFit: string | null = null;
   for (const share of [0.75, 0.5]) {
     if (
       findWay(t, whole, froms, tos, [], least, t.limits.radius_mm * share, { most: EXPLAIN_MOST })
     ) {
-      wouldFit = `bends of ${Math.round(t.limits.radius_mm * share)} mm`;
+      wouldFit = msg`bends of ${Math.round(t.limits.radius_mm * share)} mm`;
       break;
     }
   }

@@ -2,6 +2,7 @@ import { applyEdit, componentName, type Design } from '../design';
 import { analyse } from '../analysis';
 import { improvedLayout, type ImprovedLayout } from '../layoutSearch';
 import type { Tidiness } from '../routing';
+import { msg } from '../messages';
 
 /** A better layout with all it comes to, before and after. */
 export interface BetterLayout extends ImprovedLayout {
@@ -43,7 +44,7 @@ export function betterLayout(
 
 function moveWords(design: Design, p: ImprovedLayout['parts'][number]): string {
   const name = componentName(design, p.component);
-  const turned = [...(p.turned ? ['turned'] : []), ...(p.slid ? ['moved along'] : [])];
-  const ports = p.ports > 0 ? ['other ports'] : [];
+  const turned = [...(p.turned ? ['turned'] : []), ...(p.slid ? [msg`moved along`] : [])];
+  const ports = p.ports > 0 ? [msg`other ports`] : [];
   return `${name}: ${[...turned, ...ports].join(', ')}`;
 }

@@ -11,6 +11,7 @@ import { compileSystem } from '../system';
 import type { FanPart, Part, PumpPart, RadiatorPart } from '../components';
 import { formatNumber } from '../units';
 import { defaultPlacements, moreRadiators } from '../checks';
+import { msg } from '../messages';
 
 export type ChangeKind =
   | 'fans'
@@ -80,7 +81,7 @@ function otherFans(design: Design, offer: readonly Part[]): readonly Candidate[]
       .map((part): Candidate => ({
         id: `fans-${part.id}`,
         kind: 'fans',
-        label: `${part.name} on the radiators`,
+        label: msg`${part.name} on the radiators`,
         edit: {
           do: 'batch',
           edits: here.flatMap((f): Edit[] => [
@@ -111,7 +112,7 @@ function otherCores(design: Design, offer: readonly Part[]): readonly Candidate[
       .map((part): Candidate => ({
         id: `core-${r.id}-${part.id}`,
         kind: part.sections > r.part.sections ? 'section' : 'core',
-        label: `${part.name} for ${r.name}`,
+        label: msg`${part.name} for ${r.name}`,
         // A core with more ports than the one before leaves none of them open.
         edit: replaceWithPlugs(design, r.id, part),
       })),
@@ -123,7 +124,7 @@ const anotherRadiator = (design: Design, offer: readonly Part[]): readonly Candi
   moreRadiators(design, offer).map(({ part, mount, mountName, edit }) => ({
     id: `radiator-${part.id}-${mount}`,
     kind: 'radiator',
-    label: `${part.name} on the ${mountName.toLowerCase()}`,
+    label: msg`${part.name} on the ${mountName.toLowerCase()}`,
     edit,
   }));
 
@@ -138,7 +139,7 @@ function bothFaces(design: Design): readonly Candidate[] {
     );
     const component: Component = {
       id,
-      name: `${only.name}, far face`,
+      name: msg`${only.name}, far face`,
       part: only.part,
       placement: {
         on: 'radiator',
@@ -151,7 +152,7 @@ function bothFaces(design: Design): readonly Candidate[] {
       {
         id: `both-${r.id}`,
         kind: 'push-pull',
-        label: `Fans in push-pull on ${r.name}`,
+        label: msg`Fans in push-pull on ${r.name}`,
         edit: { do: 'component.add', component },
       },
     ];
@@ -166,7 +167,7 @@ function directions(design: Design): readonly Candidate[] {
           {
             id: `turn-${r.id}`,
             kind: 'direction',
-            label: r.placement.air === 'in' ? `${r.name} as exhaust` : `${r.name} as intake`,
+            label: r.placement.air === 'in' ? msg`${r.name} as exhaust` : msg`${r.name} as intake`,
             edit: {
               do: 'component.place',
               component: r.id,
@@ -200,12 +201,12 @@ function exhaust(design: Design, offer: readonly Part[]): readonly Candidate[] {
           {
             id: `exhaust-${placement.mount}`,
             kind: 'case fan',
-            label: `${part.name} blowing out, ${mount}`,
+            label: msg`${part.name} blowing out, ${mount}`,
             edit: {
               do: 'component.add',
               component: {
                 id,
-                name: `Fan, ${mount}`,
+                name: msg`Fan, ${mount}`,
                 part,
                 placement: { ...placement, air: 'out' },
                 settings: { speed_rpm: held(part, (2 * part.fullSpeed_rpm) / 3) },
@@ -236,7 +237,7 @@ function pumpSpeeds(design: Design): readonly Candidate[] {
       {
         id: `pump-${share}`,
         kind: 'pump speed',
-        label: `${sets.length > 1 ? 'Pumps' : 'Pump'} at ${formatNumber(first.rpm)} rpm`,
+        label: msg`${sets.length > 1 ? msg`Pumps` : msg`Pump`} at ${formatNumber(first.rpm)} rpm`,
         edit: {
           do: 'batch',
           edits: sets.map((s): Edit => ({
@@ -273,7 +274,7 @@ function joined(design: Design): readonly Candidate[] {
         {
           id: 'loops-joined',
           kind: 'loops',
-          label: `One loop instead of ${design.loops.length}`,
+          label: msg`One loop instead of ${design.loops.length}`,
           edit: {
             do: 'batch',
             edits: [...design.loops.map((l): Edit => ({ do: 'loop.remove', loop: l.id })), edit],
@@ -318,8 +319,8 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
     }
   };
   for (const [id, part, name] of [
-    [pumpId, pump.part, 'Second pump'],
-    [reservoirId, reservoir, 'Second reservoir'],
+    [pumpId, pump.part, msg`Second pump`],
+    [reservoirId, reservoir, msg`Second reservoir`],
   ] as const) {
     take({
       do: 'component.add',
@@ -349,13 +350,13 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
       ),
     }),
   );
-  take(proposeLoop(made, { ...own, name: 'Second loop', components: second }));
+  take(proposeLoop(made, { ...own, name: msg`Second loop`, components: second }));
   return made.loops.length === 2
     ? [
         {
           id: 'loops-parted',
           kind: 'loops',
-          label: `A loop of its own for ${findComponent(design, blocks[0])?.name ?? 'one block'}`,
+          label: msg`A loop of its own for ${findComponent(design, blocks[0])?.name ?? msg`one block`}`,
           edit: { do: 'batch', edits },
         },
       ]

@@ -10,6 +10,7 @@ import { insertStation } from '../loops';
 import type { FanPart, Part, RadiatorPart } from '../components';
 import type { FitSet } from './fitSets';
 import type { FanFaces, FitChoice } from './ways';
+import { msg } from '../messages';
 
 /** Whether a part hangs on a mount, or on a radiator that does. */
 export function hangsOn(design: Design, component: Component, mount: string): boolean {
@@ -34,7 +35,7 @@ export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part
     ),
     fan = parts.find((p): p is FanPart => p.kind === 'fan' && p.id === choice.fan);
   const mount = design.case?.mounts.find((m) => m.id === choice.mount);
-  if (!radiator || !fan || !mount) throw new RangeError('what is to be hung is not on offer');
+  if (!radiator || !fan || !mount) throw new RangeError(msg`what is to be hung is not on offer`);
   const there = design.components.filter((i) => hangsOn(design, i, choice.mount)),
     now = there.find((i) => i.part.kind === 'radiator');
   const airWay = () => {
@@ -69,7 +70,7 @@ export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part
       do: 'component.add',
       component: {
         id,
-        name: `Radiator, ${mount.name.toLowerCase()}`,
+        name: msg`Radiator, ${mount.name.toLowerCase()}`,
         part: radiator,
         placement,
         settings: {},
@@ -82,9 +83,9 @@ export function hangEdit(design: Design, choice: FitChoice, offer: readonly Part
     ids.add(fans);
     const fansName = () => {
       if (choice.faces === 'both' && face === 'interior')
-        return `Fans, ${mount.name.toLowerCase()}, inside`;
-      if (face === 'outside') return `Fans, ${mount.name.toLowerCase()}, outside`;
-      return `Fans, ${mount.name.toLowerCase()}`;
+        return msg`Fans, ${mount.name.toLowerCase()}, inside`;
+      if (face === 'outside') return msg`Fans, ${mount.name.toLowerCase()}, outside`;
+      return msg`Fans, ${mount.name.toLowerCase()}`;
     };
     edits.push({
       do: 'component.add',

@@ -5,6 +5,7 @@ import { compileSystem } from '../system';
 import { distance, type Vec } from '../geometry';
 import { layoutEdit, routeDesign, routesOf, unroutedRuns, withRoutes } from '../routing';
 import { estimateRuns } from '../tubing';
+import { msg } from '../messages';
 
 /** A loop's parts in one order, laid and judged whole. */
 export interface OrderJudged {
@@ -39,11 +40,11 @@ const BEND_MM = 45;
 /** Why a loop's orders are not compared; null when they are. */
 export function whyNoOrders(design: Design, loopId: string): string | null {
   const graph = compileSystem(design).loops.find((g) => g.loop.id === loopId);
-  if (!graph) return 'There is no such loop.';
-  if (graph.branched) return 'The flow splits in this loop: its parts have no single order.';
-  if (!graph.closed) return 'The loop is not closed yet.';
+  if (!graph) return msg`There is no such loop.`;
+  if (graph.branched) return msg`The flow splits in this loop: its parts have no single order.`;
+  if (!graph.closed) return msg`The loop is not closed yet.`;
   return graph.stations.length > MOST_PARTS
-    ? `It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.`
+    ? msg`It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.`
     : null;
 }
 

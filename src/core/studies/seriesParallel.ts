@@ -5,6 +5,7 @@ import { rowEdit, splitEdit, whyNoSplit } from '../loops';
 import { compileSystem } from '../system';
 import type { InlinePart } from '../components';
 import { runsOf } from '../routing';
+import { msg } from '../messages';
 
 /** What one part sees in one arrangement. */
 export interface SplitPart {
@@ -53,7 +54,7 @@ export function compareSeriesParallel(
   tee: InlinePart,
 ): SeriesParallel | { readonly why: string } {
   const graph = compileSystem(design).loops.find((g) => g.loop.id === loop);
-  if (!graph) return { why: 'There is no such loop.' };
+  if (!graph) return { why: msg`There is no such loop.` };
   const toRow = graph.branched ? rowEdit(design, loop) : null;
   const row = toRow ? applyEdit(design, toRow).design : design;
   const why = whyNoSplit(row, loop, components);
@@ -61,7 +62,7 @@ export function compareSeriesParallel(
   const order = compileSystem(row).loops.find((g) => g.loop.id === loop)?.stations ?? [];
   const inOrder = [...components].sort((a, b) => order.indexOf(a) - order.indexOf(b));
   const toSplit = splitEdit(row, loop, inOrder, tee);
-  if (!toSplit) return { why: 'These parts cannot be set in parallel.' };
+  if (!toSplit) return { why: msg`These parts cannot be set in parallel.` };
   const beside = isBeside(design, loop, components) ? design : applyEdit(row, toSplit).design;
   const one: Arrangement = { ...look(row, loop, components), edit: toRow };
   const editToIt = (): Edit | null => {

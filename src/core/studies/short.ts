@@ -4,6 +4,7 @@ import { compileSystem, shiftEdit } from '../system';
 import { formatMillimetres } from '../units';
 import type { Routed } from '../routing';
 import { dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import { listAnd, msg } from '../messages';
 
 /** What saves a tube that came out too short. */
 export interface Rescue {
@@ -47,8 +48,8 @@ export function whatIfShort(
   if (short_mm <= 2 * GIVE_MM)
     out.push({
       how: 'deeper',
-      says: `Let both ends sit ${formatMillimetres(short_mm / 2, 1)} less deep`,
-      then: `Up to ${formatMillimetres(GIVE_MM)} an end still seals; pull at it before you fill.`,
+      says: msg`Let both ends sit ${formatMillimetres(short_mm / 2, 1)} less deep`,
+      then: msg`Up to ${formatMillimetres(GIVE_MM)} an end still seals; pull at it before you fill.`,
       edit: null,
       touches: [],
     });
@@ -74,9 +75,11 @@ export function whatIfShort(
     const off = extender.length_mm - short_mm;
     out.push({
       how: 'extender',
-      says: `Put ${extender.name} into ${nameOf(ref.component)}, ${port.port.name}`,
+      says: msg`Put ${extender.name} into ${nameOf(ref.component)}, ${port.port.name}`,
       then:
-        off > 0.05 ? `Cut ${formatMillimetres(off, 1)} off that end.` : 'It comes out just right.',
+        off > 0.05
+          ? msg`Cut ${formatMillimetres(off, 1)} off that end.`
+          : msg`It comes out just right.`,
       edit: {
         do: 'connection.ends',
         loop: loop.id,
@@ -112,11 +115,11 @@ export function whatIfShort(
       );
       out.push({
         how: 'move',
-        says: `Move ${group.map(nameOf).join(' and ')} by ${formatMillimetres(norm(gone), 1)} towards it`,
+        says: msg`Move ${listAnd(group.map(nameOf))} by ${formatMillimetres(norm(gone), 1)} towards it`,
         then:
           touches.length > 0
-            ? `Other runs change: ${touches.map((t) => runName(design, t)).join(', ')}. Make those after it.`
-            : 'No other run changes.',
+            ? msg`Other runs change: ${touches.map((t) => runName(design, t)).join(', ')}. Make those after it.`
+            : msg`No other run changes.`,
         edit,
         touches,
       });
@@ -124,8 +127,8 @@ export function whatIfShort(
   }
   out.push({
     how: 'again',
-    says: 'Make it again',
-    then: 'Spare tube is on the list for this. Keep the short one for a shorter run.',
+    says: msg`Make it again`,
+    then: msg`Spare tube is on the list for this. Keep the short one for a shorter run.`,
     edit: null,
     touches: [],
   });

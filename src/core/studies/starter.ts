@@ -25,6 +25,7 @@ import { WATTS_A_SECTION } from './caseChoice';
 import type { FitSet } from './fitSets';
 import { hangSetEdit } from './mountPart';
 import { whatFits } from './whatFits';
+import { msg } from '../messages';
 
 /** What the builder says of the machine that a first loop is made for. */
 export interface StarterAsked {
@@ -151,7 +152,7 @@ class Starter {
     const [coolant] = this.offered<CoolantPart>('coolant');
     if (!tube || !fitting || !coolant) return;
     const edit = proposeLoop(this.design, {
-      name: 'Main loop',
+      name: msg`Main loop`,
       tube,
       fitting,
       coolant,

@@ -40,6 +40,7 @@ import { placeFloating } from './floating';
 import type { Mates } from './mates';
 import { frameSheet } from './shell';
 import type { PlacedComponent, PlacedPort, Solid } from './types';
+import { msg } from '../messages';
 
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
 const SLOT_HEIGHT_MM = 8;
@@ -104,8 +105,8 @@ function unplaced(component: Component, why: string): PlacedComponent {
 
 function locate(context: Context, component: Component, p: Placement): Spot {
   const { case: box } = context.design;
-  if (p.on === 'unplaced') return { unplaced: 'is not placed' };
-  if (!box) return { unplaced: 'no case is chosen' };
+  if (p.on === 'unplaced') return { unplaced: msg`is not placed` };
+  if (!box) return { unplaced: msg`no case is chosen` };
   switch (p.on) {
     case 'tray':
       return { frame: { at: box.boardAt, ...UPRIGHT } };
@@ -133,7 +134,7 @@ function locate(context: Context, component: Component, p: Placement): Spot {
       const spot = box.spots.find((s) => s.id === p.spot);
       return spot
         ? { frame: standing(component.part, spot.at, p.turn, p.up) }
-        : { unplaced: `the case has no spot "${p.spot}"` };
+        : { unplaced: msg`the case has no spot "${p.spot}"` };
     }
     case 'free':
       return { frame: freely(component.part, p) };
@@ -210,7 +211,7 @@ function boardOf(
 
 function onBoard(context: Context, component: Component): Spot {
   const board = boardOf(context);
-  if (!board) return { unplaced: 'no board is on the tray yet' };
+  if (!board) return { unplaced: msg`no board is on the tray yet` };
   const { size } = component.part;
   const surface = board.part.size[2];
   const own: Vec =
@@ -230,9 +231,9 @@ const cardThickness = (context: Context, component: Component, card: CardPart): 
 
 function inSlot(context: Context, component: Component, slot: number): Spot {
   const board = boardOf(context);
-  if (!board) return { unplaced: 'no board is on the tray yet' };
+  if (!board) return { unplaced: msg`no board is on the tray yet` };
   const plane = board.part.slots_mm[slot - 1];
-  if (plane === undefined) return { unplaced: `the board has no slot ${slot}` };
+  if (plane === undefined) return { unplaced: msg`the board has no slot ${slot}` };
   const thickness =
     component.part.kind === 'card'
       ? cardThickness(context, component, component.part)
@@ -246,7 +247,9 @@ function onComponent(context: Context, component: Component, hostId: string): Sp
   const host = place(context, hostId);
   if (!host?.frame)
     return {
-      unplaced: host ? 'what it sits on has no place yet' : 'what it sits on is not in the build',
+      unplaced: host
+        ? msg`what it sits on has no place yet`
+        : msg`what it sits on is not in the build`,
     };
   const { size } = component.part;
   const f = host.frame;
@@ -268,7 +271,7 @@ function onRiser(
   { riser }: CasePart,
   faces: 'glass' | 'back',
 ): Spot {
-  if (!riser) return { unplaced: 'this case has no upright slot' };
+  if (!riser) return { unplaced: msg`this case has no upright slot` };
   const { part } = component;
   if (faces === 'glass')
     return { frame: { at: riser.at, x: [1, 0, 0], y: [0, 0, -1], z: [0, 1, 0] } };
@@ -304,8 +307,8 @@ function againstFace(
   if (!host?.frame || !guest)
     return {
       unplaced: host
-        ? 'what it stands on has no place yet'
-        : 'what it stands on is not in the build',
+        ? msg`what it stands on has no place yet`
+        : msg`what it stands on is not in the build`,
     };
   const { min, max } = union(ownBoxes(context, guest, host.count));
   const axes = ON_FACE[p.face];
@@ -334,11 +337,11 @@ function inCage(
 ): Spot {
   const cage = box?.obstacles.find((o) => o.id === id);
   if (!cage?.drives || choices.removed.includes(id))
-    return { unplaced: 'its cage is not in the case' };
+    return { unplaced: msg`its cage is not in the case` };
   const { format, places } = cage.drives;
   if (part.kind !== 'device' || part.format !== format)
-    return { unplaced: `${cage.name} takes ${format} drives` };
-  if (number > places) return { unplaced: `${cage.name} has ${places} places` };
+    return { unplaced: msg`${cage.name} takes ${format} drives` };
+  if (number > places) return { unplaced: msg`${cage.name} has ${places} places` };
   const [wide, high, deep] = [0, 1, 2].map(
     (i) => (cage.max[i] as number) - (cage.min[i] as number),
   ) as [number, number, number];
@@ -353,7 +356,7 @@ function inCage(
 /** Through a wall of the case: its own x looks out, the panel where its data say. */
 function throughWall(part: Bodied, { ports = [] }: CasePart, id: string): Spot {
   const opening = ports.find((o) => o.id === id);
-  if (!opening) return { unplaced: `the case has no opening "${id}" for it` };
+  if (!opening) return { unplaced: msg`the case has no opening "${id}" for it` };
   const x = opening.direction,
     y: Vec = x[1] === 0 ? [0, 1, 0] : [1, 0, 0],
     z = cross(x, y);
@@ -408,11 +411,11 @@ function onMount(
   p: Extract<Placement, { on: 'mount' }>,
 ): Spot {
   const mount = box.mounts.find((m) => m.id === p.mount);
-  if (!mount) return { unplaced: `the case has no mount "${p.mount}"` };
+  if (!mount) return { unplaced: msg`the case has no mount "${p.mount}"` };
   if (component.part.kind === 'fan') {
     const { section_mm } = component.part;
     const row = mount.fans.find((f) => f.size_mm === section_mm);
-    if (!row) return { unplaced: `${mount.name} has no holes for ${section_mm} mm fans` };
+    if (!row) return { unplaced: msg`${mount.name} has no holes for ${section_mm} mm fans` };
     const count = piecesOf(component, row.count);
     return {
       frame: railFrame(
@@ -438,7 +441,7 @@ function onRadiator(
 ): Spot {
   const host = place(context, radiatorId);
   if (!host?.frame || host.part.kind !== 'radiator')
-    return { unplaced: 'its radiator has no place yet' };
+    return { unplaced: msg`its radiator has no place yet` };
   const radiator: RadiatorPart = host.part;
   const fan = component.part as FanPart;
   const on = host.placement,
@@ -472,7 +475,7 @@ function ownBoxes(
   const { part } = component;
   if (part.kind === 'fan') {
     return Array.from({ length: count }, (_, i) => ({
-      name: count > 1 ? `fan ${i + 1}` : '',
+      name: count > 1 ? msg`fan ${i + 1}` : '',
       min: [i * part.section_mm, 0, 0] as Vec,
       max: [i * part.section_mm + part.size[0], part.size[1], part.size[2]] as Vec,
     }));
@@ -484,7 +487,7 @@ function ownBoxes(
         min: [0, 0, 0],
         max: [part.size[0], cardThickness(context, component, part), part.size[2]],
       },
-      ...(part.powerPlug ? [{ ...part.powerPlug, name: 'power plug' }] : []),
+      ...(part.powerPlug ? [{ ...part.powerPlug, name: msg`power plug` }] : []),
     ];
   return part.boxes ?? [{ name: '', min: [0, 0, 0], max: part.size }];
 }

@@ -1,4 +1,5 @@
 import { water, type FluidProperties } from '../fluids';
+import { msg } from '../messages';
 
 /**
  * A block's resistance over flow: R = R_ref (Q_ref/Q)^n, fitted to measured points in logarithms.
@@ -21,7 +22,7 @@ const EXPONENT = { min: 0, max: 0.8, usual: 0.3 } as const;
 export function blockLaw(points: readonly (readonly [flow_Lmin: number, k_W: number])[]): BlockLaw {
   const used = points.filter(([q, r]) => q > 0 && r > 0);
   if (used.length === 0)
-    throw new RangeError('a block needs at least one point of flow and resistance above 0');
+    throw new RangeError(msg`a block needs at least one point of flow and resistance above 0`);
   const xs = used.map(([q]) => Math.log(q)),
     ys = used.map(([, r]) => Math.log(r));
   const mx = xs.reduce((a, b) => a + b, 0) / xs.length,

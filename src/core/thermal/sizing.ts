@@ -6,6 +6,7 @@ import { coreOf } from './thermalModel';
 import type { CaseReport } from './report';
 import { noiseOf } from './noise';
 import { prepareHeat, steadyRise, steadyState, withArea, type Prepared } from './steady';
+import { msg } from '../messages';
 
 /** All loop fans at one speed, held inside each fan's range. */
 export function atSpeed(thermalModel: ThermalModel, speed_rpm: number): ThermalModel {
@@ -239,10 +240,10 @@ export function coolingCurves(
           },
     );
   const list = [
-    curve('now', 'this build', thermalModel),
-    curve('more', 'one section more', withSections(1)),
+    curve('now', msg`this build`, thermalModel),
+    curve('more', msg`one section more`, withSections(1)),
   ];
-  if (largest.sections > 1) list.push(curve('less', 'one section less', withSections(-1)));
+  if (largest.sections > 1) list.push(curve('less', msg`one section less`, withSections(-1)));
   list.push(
     curve(
       'thicker',
@@ -254,7 +255,7 @@ export function coolingCurves(
     list.push(
       curve(
         'push-pull',
-        'fans in push-pull',
+        msg`fans in push-pull`,
         change((r) => (r.fans.length === 1 ? { ...r, fans: [...r.fans, ...r.fans] } : r)),
       ),
     );

@@ -34,6 +34,7 @@ import {
 } from '../airflow';
 import { air, type FluidProperties } from '../fluids';
 import { INSTALLATION, type InstallationFactors } from './radiator';
+import { msg } from '../messages';
 
 /** Fans in front of or behind one face, all alike. */
 export interface FanSet {
@@ -288,7 +289,7 @@ function uncovered(
   return [
     {
       id: `uncovered:${r.id}`,
-      name: `${mountOf(design, r.id)?.name ?? 'Radiator'}, radiator beside its fans`,
+      name: msg`${mountOf(design, r.id)?.name ?? msg`Radiator`}, radiator beside its fans`,
       from: ROOM_AIR,
       to: r.chamber,
       area_cm2,

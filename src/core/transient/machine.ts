@@ -37,6 +37,7 @@ import {
   type AirAt,
 } from './plant';
 import { ThermalState, type Body, type Cooler, type Exchanger, type LumpedLoop } from './state';
+import { msg } from '../messages';
 
 /** An air cooler that no part's papers tell of, K/W (common practice, no source). */
 const COOLER_KW = 0.3;
@@ -168,9 +169,9 @@ export class Machine {
       { of: 'coolant', capacity_JK: sum((h) => h.coolant_JK) },
       { of: 'radiators', capacity_JK: sum((h) => h.radiator_JK) },
       { of: 'blocks', capacity_JK: blocks },
-      { of: 'pumps and bodies', capacity_JK: sum((h) => h.body_JK) },
+      { of: msg`pumps and bodies`, capacity_JK: sum((h) => h.body_JK) },
       {
-        of: 'air coolers',
+        of: msg`air coolers`,
         capacity_JK: this.coolers.reduce((s, c) => s + c.capacity_JK, 0),
       },
       { of: 'case', capacity_JK: this.caseAir.walls_WK > 0 ? caseMetal(this.thermalModel) : 0 },

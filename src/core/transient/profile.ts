@@ -2,6 +2,7 @@ import { findComponent } from '../design';
 import type { ThermalModel } from '../thermal';
 import type { LoadCaseId } from '../components';
 import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
+import { msg } from '../messages';
 
 /** What a fault's amount may be: share of the flow lost, kelvin the room warms by. */
 const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = {
@@ -12,7 +13,7 @@ const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = {
 /** Throws ScenarioError for a time, an amount or a part that no fault can have. */
 export function checkFault(fault: Fault, place: string, thermalModel: ThermalModel): void {
   if (!(fault.at_s >= 0))
-    throw new ScenarioError('a fault happens at 0 s or later', `${place}.at_s`);
+    throw new ScenarioError(msg`a fault happens at 0 s or later`, `${place}.at_s`);
   const range = AMOUNTS[fault.kind];
   if (
     range &&
@@ -20,7 +21,7 @@ export function checkFault(fault: Fault, place: string, thermalModel: ThermalMod
     !(fault.amount >= range[0] && fault.amount <= range[1])
   )
     throw new ScenarioError(
-      `"${fault.kind}" goes from ${range[0]} to ${range[1]}, not ${fault.amount}`,
+      msg`"${fault.kind}" goes from ${range[0]} to ${range[1]}, not ${fault.amount}`,
       `${place}.amount`,
     );
   if (fault.component === undefined) return;
@@ -29,8 +30,8 @@ export function checkFault(fault: Fault, place: string, thermalModel: ThermalMod
   if (kind !== wanted)
     throw new ScenarioError(
       kind === undefined
-        ? `there is no part "${fault.component}"`
-        : `"${fault.component}" is no ${wanted}`,
+        ? msg`there is no part "${fault.component}"`
+        : msg`"${fault.component}" is no ${wanted}`,
       `${place}.component`,
     );
 }

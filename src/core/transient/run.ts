@@ -7,6 +7,7 @@ import { checkFault, loadTimes } from './profile';
 import { Recorder, type Sums } from './recorder';
 import { spotsOf, type Spot } from './spots';
 import { ScenarioError, type Fault, type Scenario, type Transient } from './types';
+import { msg } from '../messages';
 
 /** Longest scenario, steps. */
 const MOST_STEPS = 90_000;
@@ -48,12 +49,12 @@ export function runTransient(
 /** Steps of a scenario that can be run. */
 function checkedSteps(scenario: Scenario, thermalModel: ThermalModel): number {
   const step = scenario.step_s ?? 1;
-  if (!(step >= 0.05 && step <= 60)) throw new ScenarioError('a step is 0.05 to 60 s', 'step_s');
+  if (!(step >= 0.05 && step <= 60)) throw new ScenarioError(msg`a step is 0.05 to 60 s`, 'step_s');
   const steps = Math.round(scenario.profile.reduce((s, p) => s + p.seconds, 0) / step);
-  if (steps < 1) throw new ScenarioError('the load lasts no step', 'profile');
+  if (steps < 1) throw new ScenarioError(msg`the load lasts no step`, 'profile');
   if (steps > MOST_STEPS)
     throw new ScenarioError(
-      `at most ${MOST_STEPS} steps are run, this has ${steps}: take longer steps`,
+      msg`at most ${MOST_STEPS} steps are run, this has ${steps}: take longer steps`,
       'profile',
     );
   for (const [i, fault] of (scenario.faults ?? []).entries())

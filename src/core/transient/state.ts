@@ -20,6 +20,7 @@ import {
 } from '../thermal';
 import type { LoopGraph } from '../system';
 import type { LinkCapacity } from './capacity';
+import { msg } from '../messages';
 
 /** A part's metal on an edge, between the part and the coolant. */
 export interface Body {
@@ -157,7 +158,7 @@ export class ThermalState {
       this.heldAir = air;
       this.step_s = step_s;
     }
-    if (!this.factors) throw new RangeError("the loops' balance has no answer");
+    if (!this.factors) throw new RangeError(msg`the loops' balance has no answer`);
     this.setSources(heat_W);
     solveNetwork(this.factors, this.source_W, room_C, this.temp_C);
     return this.leaving(this.network);

@@ -1,4 +1,5 @@
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import { msg } from '../messages';
 
 const RADIANS = Math.PI / 180;
 
@@ -72,7 +73,7 @@ export function bendTable(points: readonly Vec[], radii: BendRadii): BendTable {
   });
   const kept = points.filter((_, i) => turns[i]);
   const cornerOf = points.flatMap((_, i) => (turns[i] ? [i - 1] : []));
-  if (kept.length < 2) throw new RangeError('a tube needs two points or more');
+  if (kept.length < 2) throw new RangeError(msg`a tube needs two points or more`);
   const legs = kept.slice(1).map((p, i) => sub(p, kept[i] as Vec));
   const directions = legs.map(unit);
   const rows: BendRow[] = [];

@@ -13,6 +13,7 @@ import type { FittingDuty, FittingPart } from '../components';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../geometry';
 import { developedLength, type BendRow } from './bend';
 import type { Segment } from './segment';
+import { msg } from '../messages';
 
 /** A run until it is routed: length and bends from the ports' places and directions. */
 export interface Run {
@@ -143,7 +144,7 @@ function estimateRun(system: System, whole: Loop, connection: Connection): Run {
     guess:
       a && b
         ? null
-        : `one end has no place in the case yet: ${formatMillimetres(UNPLACED_LENGTH_MM)} put down`,
+        : msg`one end has no place in the case yet: ${formatMillimetres(UNPLACED_LENGTH_MM)} put down`,
   };
 }
 

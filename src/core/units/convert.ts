@@ -1,8 +1,9 @@
 import { QUANTITIES, type QuantityName } from './units';
+import { msg } from '../messages';
 
 /** From the inner unit to a named one. Throws RangeError when the quantity has no such unit. */
 export function convertFromInner(value: number, quantity: QuantityName, symbol: string): number {
   const unit = QUANTITIES[quantity].units.find((u) => u.symbol === symbol);
-  if (!unit) throw new RangeError(`${quantity} has no unit "${symbol}"`);
+  if (!unit) throw new RangeError(msg`${quantity} has no unit "${symbol}"`);
   return (value - (unit.offset ?? 0)) / unit.factor;
 }

@@ -1,4 +1,5 @@
 import { QUANTITIES, type QuantityName, type Unit } from './units';
+import { msg } from '../messages';
 
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string };
 
@@ -21,17 +22,17 @@ export function parseQuantity(
   if (!match)
     return {
       ok: false,
-      message: `"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${bare}"`,
+      message: msg`"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${bare}"`,
     };
   const number = readNumber(match[1] as string);
   if (!Number.isFinite(number))
-    return { ok: false, message: `"${text.slice(0, 40)}" is not a number` };
+    return { ok: false, message: msg`"${text.slice(0, 40)}" is not a number` };
   const name = match[2] as string;
   const unit = findUnit(spec.units, name === '' ? bare : name);
   if (!unit) {
     return {
       ok: false,
-      message: `"${name.slice(0, 20)}" is not a unit of ${spec.name}; known: ${spec.units.map((u) => u.symbol).join(', ')}`,
+      message: msg`"${name.slice(0, 20)}" is not a unit of ${spec.name}; known: ${spec.units.map((u) => u.symbol).join(', ')}`,
     };
   }
   return { ok: true, value: toInner(number, unit), unit: unit.symbol };

@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /** A monotone cubic through points: shape kept, no overshoot. */
 export interface Pchip {
   readonly x: readonly number[];
@@ -14,14 +16,14 @@ export function pchip(points: readonly (readonly [number, number])[]): Pchip {
   const x = points.map((p) => p[0]);
   const y = points.map((p) => p[1]);
   const n = x.length;
-  if (n < 2) throw new RangeError('a curve needs two points or more');
+  if (n < 2) throw new RangeError(msg`a curve needs two points or more`);
   const at = (list: readonly number[], i: number): number => list[i] as number;
   const h: number[] = [],
     d: number[] = [];
   for (let i = 0; i < n - 1; i += 1) {
     const step = at(x, i + 1) - at(x, i);
     if (!(step > 0))
-      throw new RangeError(`the points of a curve must rise in x; point ${i + 2} does not`);
+      throw new RangeError(msg`the points of a curve must rise in x; point ${i + 2} does not`);
     h.push(step);
     d.push((at(y, i + 1) - at(y, i)) / step);
   }

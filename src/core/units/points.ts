@@ -1,5 +1,6 @@
 import { parseQuantity } from './parse';
 import { QUANTITIES, type QuantityName } from './units';
+import { counted, msg } from '../messages';
 
 export interface PointTrouble {
   readonly line: number;
@@ -43,7 +44,7 @@ export function parseColumns(
       troubles: [
         {
           line: MOST_LINES + 1,
-          message: `at most ${MOST_LINES} lines are read, this has ${lines.length}`,
+          message: msg`at most ${MOST_LINES} lines are read, this has ${lines.length}`,
         },
       ],
       units,
@@ -56,7 +57,7 @@ export function parseColumns(
     };
     if (!/^[^A-Za-z]*\d/.test(line)) {
       if (rows.length > 0) {
-        say(`"${line.slice(0, 40)}" holds no numbers`);
+        say(msg`"${line.slice(0, 40)}" holds no numbers`);
         return;
       }
       units = headed(line, columns, units);
@@ -65,7 +66,7 @@ export function parseColumns(
     const cells = cellsOf(line, columns.length);
     if (cells.length !== columns.length) {
       say(
-        `${COUNTS[columns.length] ?? columns.length} numbers are wanted, ${cells.length} ${cells.length === 1 ? 'is' : 'are'} there`,
+        msg`${COUNTS[columns.length] ?? columns.length} numbers are wanted, ${counted(cells.length, '# is', '# are')} there`,
       );
       return;
     }
@@ -77,12 +78,12 @@ export function parseColumns(
     }
     const values = read.map((r) => (r.ok ? r.value : NaN));
     if (values.some((v) => v < 0)) {
-      say('no value may be below 0');
+      say(msg`no value may be below 0`);
       return;
     }
     if (rows.some((r) => r.slice(0, key).every((v, k) => v === values[k]))) {
       say(
-        `a point at ${values
+        msg`a point at ${values
           .slice(0, key)
           .map((v, k) => `${v} ${QUANTITIES[columns[k] as QuantityName].inner}`)
           .join(', ')} is there already`,

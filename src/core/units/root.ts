@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /** How near is near enough: in x, or in the function's value. */
 export interface RootTolerance {
   readonly x: number;
@@ -21,7 +23,7 @@ export function falsePosition(
   if (fromValue === 0) return from;
   if (toValue === 0) return to;
   if (fromValue > 0 === toValue > 0)
-    throw new RangeError(`no sign change between ${from} and ${to}`);
+    throw new RangeError(msg`no sign change between ${from} and ${to}`);
   let a = from,
     b = to,
     fa = fromValue,

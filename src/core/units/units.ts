@@ -1,3 +1,5 @@
+import { msg } from '../messages';
+
 /**
  * Units the app understands, as exact factors to the fixed inner unit of each quantity.
  * Inner units: mm, °C, K, W, L/min, kPa, m (head), rpm, dBA, mL, g, m³/h (air), Pa (air).
@@ -31,7 +33,9 @@ const unit = (symbol: string, factor: number, aliases: string[] = [], offset = 0
 
 export const QUANTITIES = {
   length: {
-    name: 'length',
+    get name() {
+      return msg`length`;
+    },
     inner: 'mm',
     units: [
       unit('mm', 1),
@@ -42,7 +46,9 @@ export const QUANTITIES = {
     ],
   },
   area: {
-    name: 'area',
+    get name() {
+      return msg`area`;
+    },
     inner: 'cm²',
     units: [
       unit('cm²', 1, ['cm2']),
@@ -51,7 +57,9 @@ export const QUANTITIES = {
     ],
   },
   temperature: {
-    name: 'temperature',
+    get name() {
+      return msg`temperature`;
+    },
     inner: '°C',
     units: [
       unit('°C', 1, ['c', 'degc']),
@@ -60,17 +68,23 @@ export const QUANTITIES = {
     ],
   },
   difference: {
-    name: 'temperature difference',
+    get name() {
+      return msg`temperature difference`;
+    },
     inner: 'K',
     units: [unit('K', 1, ['°c', 'c', 'degc', 'kelvin']), unit('°F', 5 / 9, ['f', 'degf'])],
   },
   power: {
-    name: 'power',
+    get name() {
+      return msg`power`;
+    },
     inner: 'W',
     units: [unit('W', 1), unit('kW', 1000), unit('BTU/h', 0.29307107017222, ['btu/hr'])],
   },
   flow: {
-    name: 'flow',
+    get name() {
+      return msg`flow`;
+    },
     inner: 'L/min',
     units: [
       unit('L/min', 1, ['lpm', 'l/m']),
@@ -81,7 +95,9 @@ export const QUANTITIES = {
     ],
   },
   pressure: {
-    name: 'pressure',
+    get name() {
+      return msg`pressure`;
+    },
     inner: 'kPa',
     units: [
       unit('kPa', 1),
@@ -94,7 +110,9 @@ export const QUANTITIES = {
     ],
   },
   head: {
-    name: 'head',
+    get name() {
+      return msg`head`;
+    },
     inner: 'm',
     units: [
       unit('m', 1, ['mh2o']),
@@ -103,15 +121,31 @@ export const QUANTITIES = {
       unit('psi', PSI_KPA / G_N),
     ],
   },
-  speed: { name: 'speed', inner: 'rpm', units: [unit('rpm', 1, ['1/min', 'r/min', 'min-1'])] },
-  sound: { name: 'sound', inner: 'dBA', units: [unit('dBA', 1, ['db', 'db(a)'])] },
+  speed: {
+    get name() {
+      return msg`speed`;
+    },
+    inner: 'rpm',
+    units: [unit('rpm', 1, ['1/min', 'r/min', 'min-1'])],
+  },
+  sound: {
+    get name() {
+      return msg`sound`;
+    },
+    inner: 'dBA',
+    units: [unit('dBA', 1, ['db', 'db(a)'])],
+  },
   volume: {
-    name: 'volume',
+    get name() {
+      return msg`volume`;
+    },
     inner: 'mL',
     units: [unit('mL', 1), unit('L', 1000), unit('fl oz', 29.5735295625, ['floz'])],
   },
   gauge: {
-    name: 'pressure above the air outside',
+    get name() {
+      return msg`pressure above the air outside`;
+    },
     inner: 'mbar',
     units: [
       unit('mbar', 1, ['hpa']),
@@ -121,7 +155,9 @@ export const QUANTITIES = {
     ],
   },
   airPressure: {
-    name: 'air pressure',
+    get name() {
+      return msg`air pressure`;
+    },
     inner: 'Pa',
     units: [
       unit('Pa', 1),
@@ -130,24 +166,44 @@ export const QUANTITIES = {
     ],
   },
   resistance: {
-    name: 'thermal resistance',
+    get name() {
+      return msg`thermal resistance`;
+    },
     inner: 'K/W',
     units: [unit('K/W', 1, ['°c/w', 'c/w'])],
   },
-  conductance: { name: 'heat per kelvin', inner: 'W/K', units: [unit('W/K', 1, ['w/°c', 'w/c'])] },
+  conductance: {
+    get name() {
+      return msg`heat per kelvin`;
+    },
+    inner: 'W/K',
+    units: [unit('W/K', 1, ['w/°c', 'w/c'])],
+  },
   airFlow: {
-    name: 'air flow',
+    get name() {
+      return msg`air flow`;
+    },
     inner: 'm³/h',
     units: [unit('m³/h', 1, ['m3/h']), unit('CFM', 1.69901082, ['cfm'])],
   },
-  share: { name: 'share', inner: '%', units: [unit('%', 1, ['percent'])] },
+  share: {
+    get name() {
+      return msg`share`;
+    },
+    inner: '%',
+    units: [unit('%', 1, ['percent'])],
+  },
   angle: {
-    name: 'angle',
+    get name() {
+      return msg`angle`;
+    },
     inner: '°',
     units: [unit('°', 1, ['deg', 'degrees']), unit('rad', 180 / Math.PI)],
   },
   distance: {
-    name: 'distance',
+    get name() {
+      return msg`distance`;
+    },
     inner: 'm',
     units: [unit('m', 1), unit('cm', 0.01), unit('ft', 0.3048), unit('in', 0.0254)],
   },

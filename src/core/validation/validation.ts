@@ -16,6 +16,8 @@ import { designSchema, componentSchema, loopSchema, readingsSchema } from '../de
 import type { Part } from '../components';
 import { migratePart } from '../components/migrate';
 import { PART_SCHEMAS } from '../components/schema';
+import { msg } from '../messages';
+import { issueWords } from './issueWords';
 
 /** One thing wrong with what came in: where, what, and what is allowed. */
 export interface ValidationIssue {
@@ -62,13 +64,13 @@ export function parseDesign(textIn: string): Validated<Design> {
   if (textIn.length > LIMITS.bytes)
     return fail(
       '',
-      `The file has ${textIn.length.toLocaleString('en')} characters; at most ${LIMITS.bytes.toLocaleString('en')} are read.`,
+      msg`The file has ${textIn.length.toLocaleString('en')} characters; at most ${LIMITS.bytes.toLocaleString('en')} are read.`,
     );
   let data: unknown;
   try {
     data = JSON.parse(textIn);
   } catch (error) {
-    return fail('', `This is not JSON: ${(error as Error).message.slice(0, 160)}`);
+    return fail('', msg`This is not JSON: ${(error as Error).message.slice(0, 160)}`);
   }
   return validateDesign(data);
 }
@@ -78,17 +80,17 @@ export function validateDesign(data: unknown): Validated<Design> {
   const counted = countIssue(data);
   if (counted) return { ok: false, troubles: [counted] };
   if (typeof data !== 'object' || data === null || Array.isArray(data))
-    return fail('', 'A build is a JSON object; this is none.');
+    return fail('', msg`A build is a JSON object; this is none.`);
   const document = data as Record<string, unknown>;
   if (document.format !== BUILD_FORMAT)
-    return fail('format', `This is no build file: format must be "${BUILD_FORMAT}".`);
+    return fail('format', msg`This is no build file: format must be "${BUILD_FORMAT}".`);
   const { version } = document;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 0)
-    return fail('version', 'The version must be a whole number.');
+    return fail('version', msg`The version must be a whole number.`);
   if (version > BUILD_VERSION)
     return fail(
       'version',
-      `This build was written by a newer Zephyron (version ${version}); this one reads up to ${BUILD_VERSION}. Nothing was changed.`,
+      msg`This build was written by a newer Zephyron (version ${version}); this one reads up to ${BUILD_VERSION}. Nothing was changed.`,
     );
   const checked = check<Design>(designSchema, migrate(document));
   if (!checked.ok) return checked;
@@ -103,7 +105,7 @@ export function validatePart(data: unknown): Validated<Part> {
   const part = migratePart(data);
   const kind = (part as { kind?: unknown } | null)?.kind;
   if (typeof kind !== 'string' || !Object.hasOwn(PART_SCHEMAS, kind))
-    return fail('kind', `The kind must be one of ${Object.keys(PART_SCHEMAS).join(', ')}.`);
+    return fail('kind', msg`The kind must be one of ${Object.keys(PART_SCHEMAS).join(', ')}.`);
   return check<Part>(PART_SCHEMAS[kind as keyof typeof PART_SCHEMAS], part);
 }
 
@@ -122,7 +124,7 @@ export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
   } catch (error) {
     return fail(
       error instanceof EditError ? error.place : '',
-      error instanceof EditError ? error.message : 'This edit cannot be applied to this build.',
+      error instanceof EditError ? error.message : msg`This edit cannot be applied to this build.`,
     );
   }
   const checked = validateDesign(applied.design);
@@ -136,7 +138,7 @@ export function validateEdit(design: Design, edit: Edit): Validated<Applied> {
 export function patchDesign(design: Design, patches: unknown): Validated<Design> {
   const issue = shapeIssue(patches);
   if (issue) return { ok: false, troubles: [issue] };
-  if (!isPatchList(patches)) return fail('patches', 'must be a list of { op, path, value }');
+  if (!isPatchList(patches)) return fail('patches', msg`must be a list of { op, path, value }`);
   const edited = validateEdit(design, { do: 'patch', patches });
   return edited.ok ? { ok: true, value: edited.value.design } : edited;
 }
@@ -171,7 +173,7 @@ const troubleOf = (
   _i?: unknown,
   _all?: unknown,
   before: readonly (string | number)[] = [],
-): ValidationIssue => ({ path: pathOf([...before, ...d.path]), message: tidy(d) });
+): ValidationIssue => ({ path: pathOf([...before, ...d.path]), message: issueWords(d) });
 
 /** What is wrong with one small piece, all of it. */
 function all(
@@ -213,7 +215,6 @@ const pathOf = (path: readonly (string | number)[]): string =>
     })
     .join('')
     .slice(0, 200);
-const tidy = (d: Joi.ValidationErrorItem): string => d.message.slice(0, 240);
 
 /**
  * What no document may have, whatever its schema: too many values, levels or entries, keys that
@@ -230,7 +231,7 @@ function shapeIssue(data: unknown): ValidationIssue | null {
   let values = 1;
   for (let depth = 0; level.length > 0; depth += 1) {
     if (depth > LIMITS.depth)
-      return { path: '', message: `The document is nested deeper than ${LIMITS.depth} levels.` };
+      return { path: '', message: msg`The document is nested deeper than ${LIMITS.depth} levels.` };
     const next: typeof level = [];
     for (const { value, path } of level) {
       if (typeof value !== 'object' || value === null) continue;
@@ -238,18 +239,18 @@ function shapeIssue(data: unknown): ValidationIssue | null {
       if (keys.length > LIMITS.entries)
         return {
           path: path.slice(0, 200),
-          message: `This has ${keys.length.toLocaleString('en')} entries; at most ${LIMITS.entries.toLocaleString('en')} are read.`,
+          message: msg`This has ${keys.length.toLocaleString('en')} entries; at most ${LIMITS.entries.toLocaleString('en')} are read.`,
         };
       values += keys.length;
       if (values > LIMITS.values)
         return {
           path: '',
-          message: `The document has more than ${LIMITS.values.toLocaleString('en')} values.`,
+          message: msg`The document has more than ${LIMITS.values.toLocaleString('en')} values.`,
         };
       const list = Array.isArray(value);
       for (const key of keys) {
         if (FORBIDDEN_KEYS.has(key))
-          return { path: path.slice(0, 200), message: `The key "${key}" is not allowed.` };
+          return { path: path.slice(0, 200), message: msg`The key "${key}" is not allowed.` };
         const inner = (value as Record<string, unknown>)[key];
         if (typeof inner === 'object' && inner !== null)
           next.push({ value: inner, path: childPath(path, key, list) });
@@ -276,12 +277,12 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (listOf(components).length > LIMITS.parts)
     return {
       path: 'components',
-      message: `There are ${listOf(components).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
+      message: msg`There are ${listOf(components).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
     };
   if (listOf(loops).length > LIMITS.loops)
     return {
       path: 'loops',
-      message: `There are ${listOf(loops).length.toLocaleString('en')} loops; at most ${LIMITS.loops} are read.`,
+      message: msg`There are ${listOf(loops).length.toLocaleString('en')} loops; at most ${LIMITS.loops} are read.`,
     };
   const connections = listOf(loops).reduce<number>((sum, loop) => {
     const { connections: own, links } = (loop ?? {}) as Readonly<Record<string, unknown>>;
@@ -290,7 +291,7 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (connections > LIMITS.connections)
     return {
       path: 'loops',
-      message: `The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
+      message: msg`The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
     };
   const waypoints = listOf(loops)
     .flatMap((loop) => {
@@ -301,7 +302,7 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (waypoints > LIMITS.waypoints)
     return {
       path: 'loops',
-      message: `The runs are led through ${waypoints.toLocaleString('en')} points together; at most ${LIMITS.waypoints} are read.`,
+      message: msg`The runs are led through ${waypoints.toLocaleString('en')} points together; at most ${LIMITS.waypoints} are read.`,
     };
   const fans = new Map<string, number>();
   for (const component of listOf(components)) {
@@ -313,7 +314,7 @@ function costIssue(data: unknown): ValidationIssue | null {
     if (count > LIMITS.fansOnRadiator)
       return {
         path: 'components',
-        message: `The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator} fans.`,
+        message: msg`The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator} fans.`,
       };
     fans.set(host, count);
   }

@@ -1,6 +1,7 @@
 import { type Component, type ComponentId } from '../design';
 import type { Solid, System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
+import { msg } from '../messages';
 
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
@@ -110,11 +111,11 @@ export function planWiring(system: System): WiringReport {
   };
   const nextFan = (): string => {
     fan -= 1;
-    return `fan header ${headers.fan - fan}`;
+    return msg`fan header ${headers.fan - fan}`;
   };
   const nextPump = (): string => {
     pump -= 1;
-    return `pump header ${headers.pump - pump}`;
+    return msg`pump header ${headers.pump - pump}`;
   };
 
   for (const l of loads.filter((x) => x.part.kind === 'pump')) {
@@ -129,8 +130,8 @@ export function planWiring(system: System): WiringReport {
         component: l.component.id,
         why:
           pump > 0 || fan > 0
-            ? `it draws ${own.toFixed(1)} A; a header gives ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)} A`
-            : 'no header is left',
+            ? msg`it draws ${own.toFixed(1)} A; a header gives ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)} A`
+            : msg`no header is left`,
       });
   }
 
@@ -158,7 +159,7 @@ export function planWiring(system: System): WiringReport {
       for (const l of bin.loads)
         unfed.push({
           component: l.component.id,
-          why: 'no header is left for the speed of its hub',
+          why: msg`no header is left for the speed of its hub`,
         });
   }
   return {
@@ -246,8 +247,8 @@ function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly 
         load: l,
         why:
           hubs.length === 0
-            ? 'it needs a hub and none is on the list'
-            : `${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the list takes`,
+            ? msg`it needs a hub and none is on the list`
+            : msg`${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the list takes`,
       });
   }
   return [

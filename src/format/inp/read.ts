@@ -7,6 +7,7 @@ import {
 import { water } from '../../core/fluids';
 import { pchip } from '../../core/units';
 import { NO_LENGTH_M } from './write';
+import { msg } from '@/core/messages';
 
 /** What is wrong with an input file, and where. */
 export class InpError extends Error {
@@ -14,7 +15,7 @@ export class InpError extends Error {
     readonly line: number,
     message: string,
   ) {
-    super(`line ${line}: ${message}`);
+    super(msg`line ${line}: ${message}`);
     this.name = 'InpError';
   }
 }
@@ -47,14 +48,14 @@ export function readInp(text: string): readonly ReadLoop[] {
   const rows = (name: string): readonly Row[] => sections.get(name) ?? [];
   for (const name of ['TANKS', 'EMITTERS', 'CONTROLS', 'RULES'])
     if (rows(name)[0])
-      throw new InpError((rows(name)[0] as Row).line, `[${name}] is not read: a loop has none`);
+      throw new InpError((rows(name)[0] as Row).line, msg`[${name}] is not read: a loop has none`);
   const option = new Map(
     rows('OPTIONS').map((r) => [(r.words[0] as string).toLowerCase(), r] as const),
   );
   const is = (key: string, value: string): void => {
     const row = option.get(key);
     if (!row || row.words[1]?.toLowerCase() !== value.toLowerCase())
-      throw new InpError(row?.line ?? 1, `${key} must be ${value}`);
+      throw new InpError(row?.line ?? 1, msg`${key} must be ${value}`);
   };
   is('units', 'LPM');
   is('headloss', 'D-W');
@@ -91,7 +92,7 @@ export function readInp(text: string): readonly ReadLoop[] {
     const [, a, b] = row.words;
     for (const n of [a, b])
       if (n === undefined || !nodes.has(n))
-        throw new InpError(row.line, `there is no node "${n ?? ''}"`);
+        throw new InpError(row.line, msg`there is no node "${n ?? ''}"`);
     return [a as string, b as string];
   };
   refuseDemands(rows('JUNCTIONS'), rows('DEMANDS'));
@@ -144,11 +145,12 @@ export function readInp(text: string): readonly ReadLoop[] {
           r.words[r.words.findIndex((w) => w.toUpperCase() === key) + 1];
         const points = curves.get(at('HEAD') ?? '');
         if (!r.words.some((w) => w.toUpperCase() === 'HEAD') || !points)
-          throw new InpError(r.line, 'a pump needs HEAD and a curve that is in [CURVES]');
+          throw new InpError(r.line, msg`a pump needs HEAD and a curve that is in [CURVES]`);
         if (r.words.some((w) => w.toUpperCase() === 'PATTERN'))
-          throw new InpError(r.line, 'a pump that follows a PATTERN is not read');
+          throw new InpError(r.line, msg`a pump that follows a PATTERN is not read`);
         const speed = r.words.some((w) => w.toUpperCase() === 'SPEED') ? Number(at('SPEED')) : 1;
-        if (!(speed >= 0 && speed <= 10)) throw new InpError(r.line, 'the speed must be 0 to 10');
+        if (!(speed >= 0 && speed <= 10))
+          throw new InpError(r.line, msg`the speed must be 0 to 10`);
         return {
           ...base(r),
           pump: { speed, curve: { curve: pchip(headCurve(points, r.line)), fullSpeed_rpm: 1 } },
@@ -156,9 +158,9 @@ export function readInp(text: string): readonly ReadLoop[] {
       }),
       ...open.valves.filter(inside).map((r): NetworkLink => {
         if (r.words[4]?.toUpperCase() !== 'GPV')
-          throw new InpError(r.line, 'only general-purpose valves (GPV) are read');
+          throw new InpError(r.line, msg`only general-purpose valves (GPV) are read`);
         const points = curves.get(r.words[5] ?? '');
-        if (!points) throw new InpError(r.line, `there is no curve "${r.words[5] ?? ''}"`);
+        if (!points) throw new InpError(r.line, msg`there is no curve "${r.words[5] ?? ''}"`);
         const { a, b } = fitLossCurve(
           points.map(([q, h]) => [q, headToPressure(h, density_kgm3)] as const),
         );
@@ -185,7 +187,7 @@ function refuseDemands(junctions: readonly Row[], demands: readonly Row[]): void
     for (const row of rows) {
       const demand = row.words[at];
       if (demand !== undefined && Number(demand) !== 0)
-        throw new InpError(row.line, 'a demand is not supported: a loop takes nothing out');
+        throw new InpError(row.line, msg`a demand is not supported: a loop takes nothing out`);
     }
 }
 
@@ -196,7 +198,10 @@ function shutLinks(pipes: readonly Row[], status: readonly Row[]): ReadonlySet<s
     const said = word?.toUpperCase();
     if (said === undefined || said === 'OPEN') return;
     if (said !== 'CLOSED')
-      throw new InpError(row.line, `the status "${word}" is not read: only OPEN and CLOSED`);
+      throw new InpError(
+        row.line,
+        msg`the status "${word ?? ''}" is not read: only OPEN and CLOSED`,
+      );
     shut.add(row.words[0] as string);
   };
   for (const pipe of pipes) put(pipe, pipe.words[7]);
@@ -210,12 +215,12 @@ function refuseHeads(reservoirs: readonly Row[]): void {
   const headOf = (row: Row): number => number(row, 1, 'head', -1e5, 1e5);
   for (const row of reservoirs)
     if (row.words[2] !== undefined)
-      throw new InpError(row.line, 'a reservoir that follows a PATTERN is not read');
+      throw new InpError(row.line, msg`a reservoir that follows a PATTERN is not read`);
   for (const row of others)
     if (first && headOf(row) !== headOf(first))
       throw new InpError(
         row.line,
-        `the head of this reservoir is not that of "${first.words[0]}": only one head is read`,
+        msg`the head of this reservoir is not that of "${first.words[0] ?? ''}": only one head is read`,
       );
 }
 
@@ -237,7 +242,7 @@ function split(text: string): {
       if (!sections.has(name)) sections.set(name, []);
       return;
     }
-    if (name === '') throw new InpError(i + 1, 'text before the first [SECTION]');
+    if (name === '') throw new InpError(i + 1, msg`text before the first [SECTION]`);
     sections.get(name)?.push({ line: i + 1, words: body.split(/\s+/) });
   });
   return { sections, comments };
@@ -246,7 +251,7 @@ function split(text: string): {
 function number(row: Row, at: number, what: string, min: number, max: number): number {
   const v = Number(row.words[at]);
   if (row.words[at] === undefined || !Number.isFinite(v) || v < min || v > max)
-    throw new InpError(row.line, `${what} must be a number from ${min} to ${max}`);
+    throw new InpError(row.line, msg`${what} must be a number from ${min} to ${max}`);
   return v;
 }
 
@@ -258,7 +263,8 @@ function readCurves(
     const list = curves.get(r.words[0] as string) ?? [];
     const point = [number(r, 1, 'flow', 0, 1e6), number(r, 2, 'head', -1e6, 1e6)] as const;
     const before = list[list.length - 1];
-    if (before && point[0] <= before[0]) throw new InpError(r.line, 'flows of a curve must rise');
+    if (before && point[0] <= before[0])
+      throw new InpError(r.line, msg`flows of a curve must rise`);
     curves.set(r.words[0] as string, [...list, point]);
   }
   return curves;
@@ -280,10 +286,10 @@ function headCurve(
   if (points.length === 1 && p) return law((4 / 3) * p[1], p[1] / 3 / p[0] ** 2, 2);
   if (points.length === 3 && p && q && r && p[0] === 0) {
     const c = Math.log((p[1] - r[1]) / (p[1] - q[1])) / Math.log(r[0] / q[0]);
-    if (!(c > 0)) throw new InpError(line, "the pump's head must fall as flow rises");
+    if (!(c > 0)) throw new InpError(line, msg`the pump's head must fall as flow rises`);
     return law(p[1], (p[1] - q[1]) / q[0] ** c, c);
   }
-  if (points.length < 2) throw new InpError(line, 'a head curve needs a point');
+  if (points.length < 2) throw new InpError(line, msg`a head curve needs a point`);
   return points;
 }
 

@@ -18,6 +18,7 @@ import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
 import { PdfTable } from './parts';
+import { msg } from '@/core/messages';
 
 export type PaperSize = 'A4' | 'LETTER';
 
@@ -52,15 +53,15 @@ export function BookDocument({
   const isUnwritten = hasUnwritten([design.name, ...design.components.map((c) => c.name)].join());
   return (
     <Document
-      title={pdfText(`${design.name}: build book`)}
-      creator="Zephyron"
-      producer="Zephyron"
+      title={pdfText(msg`${design.name}: build book`)}
+      creator={msg`Zephyron`}
+      producer={msg`Zephyron`}
       language="en"
     >
       <Page size={size} style={PAGE}>
         <Text style={{ fontWeight: 700, fontSize: 30 }}>{pdfText(design.name)}</Text>
         <Text style={{ fontSize: 12, marginBottom: 14 }}>
-          Build book. {pdfText(design.case?.name ?? 'No case')}.
+          {msg`Build book. ${pdfText(design.case?.name ?? msg`No case`)}.`}
         </Text>
         {cover ? (
           <Picture
@@ -71,45 +72,44 @@ export function BookDocument({
           window && <PdfElevation sheet={window} wide_pt={wide} high_pt={high * 0.6} />
         )}
         <PdfTable
-          title="What comes out"
+          title={msg`What comes out`}
           columns={[
             { head: '', wide: 40 },
             { head: 'result', wide: 30, right: true },
             { head: 'limit', wide: 30, right: true },
           ]}
           rows={[
-            ['Coolant ΔT', formatKelvin(rise), formatKelvin(design.brief.limits.deltaT_K)],
+            [msg`Coolant ΔT`, formatKelvin(rise), formatKelvin(design.brief.limits.deltaT_K)],
             [
-              'Noise',
-              `${formatNumber(heat.noise_dBA)} dBA`,
-              `${formatNumber(design.brief.limits.noise_dBA)} dBA`,
+              msg`Noise`,
+              msg`${formatNumber(heat.noise_dBA)} dBA`,
+              msg`${formatNumber(design.brief.limits.noise_dBA)} dBA`,
             ],
             ...reports.flow.loops.map((l) => [
-              `Flow, ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
+              msg`Flow, ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
               formatFlow(l.flow_Lmin),
               formatFlow(design.brief.limits.flow_Lmin),
             ]),
-            ['Heat into the loops', formatWatts(heat.inLoop_W), ''],
+            [msg`Heat into the loops`, formatWatts(heat.inLoop_W), ''],
             [
-              'Parts of the loop',
+              msg`Parts of the loop`,
               `${formatMoney(reports.bom.loopTotal)} ${design.brief.currency}`,
               reports.bom.budget === null ? '' : formatMoney(reports.bom.budget),
             ],
-            ['Findings', String(findings.filter((f) => f.severity !== 'note').length), '0'],
+            [msg`Findings`, String(findings.filter((f) => f.severity !== 'note').length), '0'],
           ]}
         />
         {isUnwritten && (
           <Text style={{ marginTop: 8 }}>
-            Letters that the fonts of this book do not have (Chinese, Japanese, Korean and others)
-            are printed as a question mark.
+            {msg`Letters that the fonts of this book do not have (Chinese, Japanese, Korean and others) are printed as a question mark.`}
           </Text>
         )}
         <Foot name={design.name} />
       </Page>
       <Page size={size} style={PAGE}>
-        <Text style={HEAD}>Loop diagram</Text>
+        <Text style={HEAD}>{msg`Loop diagram`}</Text>
         <PdfLoops design={design} system={system} heat={heat} />
-        <Text style={{ ...HEAD, marginTop: 20 }}>Coolant ΔT against noise</Text>
+        <Text style={{ ...HEAD, marginTop: 20 }}>{msg`Coolant ΔT against noise`}</Text>
         <PdfCoolingChart
           curves={coolingCurves(
             analysis.thermalModel,
@@ -125,7 +125,7 @@ export function BookDocument({
       {sheets.map((sheet) => (
         <Page key={sheet.view} size={size} style={PAGE}>
           <Text style={HEAD}>
-            Elevation, {VIEW_NAMES[sheet.view]}, {unitShown('mm')} (not to scale on paper)
+            {msg`Elevation, ${VIEW_NAMES[sheet.view]}, ${unitShown('mm')} (not to scale on paper)`}
           </Text>
           <PdfElevation sheet={sheet} wide_pt={wide} high_pt={high} />
           <Foot name={design.name} />
@@ -167,10 +167,10 @@ function Foot({ name }: { readonly name: string }) {
     >
       <Text>
         {pdfText(
-          `Zephyron, ${name}. Estimates are marked. Local rules and qualified people first.`,
+          msg`Zephyron, ${name}. Estimates are marked. Local rules and qualified people first.`,
         )}
       </Text>
-      <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+      <Text render={({ pageNumber, totalPages }) => msg`${pageNumber} of ${totalPages}`} />
     </View>
   );
 }
@@ -193,10 +193,10 @@ function BendTables({
     .map((s) => (
       <PdfTable
         key={s.run}
-        title={`Bends: ${s.name}, cut ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of ${s.outer_mm}/${s.inner_mm}`}
+        title={msg`Bends: ${s.name}, cut ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of ${s.outer_mm}/${s.inner_mm}`}
         columns={[
           { head: 'bend', wide: 12 },
-          { head: `mark from the first end, ${unitShown('mm')}`, wide: 34, right: true },
+          { head: msg`mark from the first end, ${unitShown('mm')}`, wide: 34, right: true },
           { head: 'turn', wide: 24, right: true },
           { head: 'angle', wide: 24, right: true },
         ]}

@@ -12,25 +12,26 @@ import {
 } from '@/core/units';
 import type { Paper } from './paper';
 import { PdfSheet, PdfTable, type Column } from './parts';
+import { msg, worded } from '@/core/messages';
 
 type Line = Bom['lines'][number];
-const LIST: readonly Column[] = [
+const LIST: readonly Column[] = worded(() => [
   { head: 'qty', wide: 8, right: true },
   { head: 'part', wide: 30 },
-  { head: 'required by', wide: 38 },
+  { head: msg`required by`, wide: 38 },
   { head: 'each', wide: 11, right: true },
   { head: 'total', wide: 13, right: true },
-];
+]);
 const reported = (why: string): string => {
   const { short, more } = shortWhy(why, 6);
-  return more > 0 ? `${short}; and ${more} more places` : short;
+  return more > 0 ? msg`${short}; and ${more} more places` : short;
 };
 const rowOf = (l: Line): readonly string[] => [
   `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`,
   `${l.name}, ${l.maker}`,
   `${reported(l.why)}${l.estimated ? ' (estimated)' : ''}`,
   formatMoney(l.unitPrice),
-  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? `, ${l.have} spare` : ''}`,
+  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? msg`, ${l.have} spare` : ''}`,
 ];
 
 function ListTables({ list, currency }: { readonly list: Bom; readonly currency: string }) {
@@ -39,32 +40,32 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
       {(Object.keys(PART_KINDS) as PartKind[]).map((k) => (
         <PdfTable
           key={k}
-          title={k === 'consumable' ? 'Consumables' : PART_KINDS[k].many}
+          title={k === 'consumable' ? msg`Consumables` : PART_KINDS[k].many}
           columns={LIST}
           rows={list.lines.filter((l) => l.kind === k && l.inBudget).map(rowOf)}
         />
       ))}
       <PdfTable
-        title="Tools, outside the loop's budget"
+        title={msg`Tools, outside the loop's budget`}
         columns={LIST}
         rows={list.lines.filter((l) => l.tool).map(rowOf)}
       />
       <PdfTable
-        title="Existing hardware, outside the loop's budget"
+        title={msg`Existing hardware, outside the loop's budget`}
         columns={LIST}
         rows={list.lines.filter((l) => !l.inBudget && !l.tool).map(rowOf)}
       />
       <PdfTable
-        title="Sums"
+        title={msg`Sums`}
         columns={[
           { head: '', wide: 50 },
           { head: currency, wide: 20, right: true },
         ]}
         rows={[
-          ['Loop', formatMoney(list.loopTotal)],
-          ...(list.budget === null ? [] : [['Budget', formatMoney(list.budget)]]),
-          ['Tools', formatMoney(list.toolTotal)],
-          ['Machine', formatMoney(list.machineTotal)],
+          [msg`Loop`, formatMoney(list.loopTotal)],
+          ...(list.budget === null ? [] : [[msg`Budget`, formatMoney(list.budget)]]),
+          [msg`Tools`, formatMoney(list.toolTotal)],
+          [msg`Machine`, formatMoney(list.machineTotal)],
         ]}
       />
     </>
@@ -74,9 +75,9 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
 /** The parts list on A4. */
 export const ListDocument = ({ design, list }: { readonly design: Design; readonly list: Bom }) => (
   <PdfSheet
-    title={`${design.name}: parts list`}
-    under={`${list.lines.length} lines. Prices are from the catalogue, in ${design.brief.currency}.`}
-    foot={`Zephyron, ${design.name}`}
+    title={msg`${design.name}: parts list`}
+    under={msg`${list.lines.length} lines. Prices are from the catalogue, in ${design.brief.currency}.`}
+    foot={msg`Zephyron, ${design.name}`}
   >
     <ListTables list={list} currency={design.brief.currency} />
   </PdfSheet>
@@ -96,13 +97,13 @@ export function BuildTables({
   return (
     <>
       <PdfTable
-        title="Loops"
+        title={msg`Loops`}
         columns={[
           { head: 'loop', wide: 30 },
           { head: 'flow', wide: 17, right: true },
           { head: 'head', wide: 17, right: true },
-          { head: 'coolant ΔT', wide: 19, right: true },
-          { head: 'heat in', wide: 17, right: true },
+          { head: msg`coolant ΔT`, wide: 19, right: true },
+          { head: msg`heat in`, wide: 17, right: true },
         ]}
         rows={design.loops.map((l) => {
           const f = reports.flow.loops.find((x) => x.id === l.id),
@@ -117,7 +118,7 @@ export function BuildTables({
         })}
       />
       <PdfTable
-        title="Hot spots"
+        title={msg`Hot spots`}
         columns={[
           { head: 'spot', wide: 60 },
           { head: 'temperature', wide: 20, right: true },
@@ -130,7 +131,7 @@ export function BuildTables({
         ])}
       />
       <PdfTable
-        title="Findings"
+        title={msg`Findings`}
         columns={[
           { head: '', wide: 9 },
           { head: 'what', wide: 36 },
@@ -139,7 +140,7 @@ export function BuildTables({
         rows={findings.map((f) => [f.severity, f.title, f.detail])}
       />
       <PdfTable
-        title="Runs"
+        title={msg`Runs`}
         columns={[
           { head: 'run', wide: 46 },
           { head: 'ends', wide: 26 },
@@ -158,22 +159,22 @@ export function BuildTables({
         )}
       />
       <PdfTable
-        title="Screws"
+        title={msg`Screws`}
         columns={[
           { head: 'for', wide: 46 },
           { head: 'thread', wide: 20 },
           { head: 'length', wide: 18, right: true },
-          { head: 'washers each', wide: 16, right: true },
+          { head: msg`washers each`, wide: 16, right: true },
         ]}
         rows={reports.screws.map((x) => [
           nameOf(x.fans ?? x.radiator),
           x.thread,
-          x.length_mm === null ? 'none on the list' : `${x.quantity} x ${x.length_mm} mm`,
+          x.length_mm === null ? msg`none on the list` : msg`${x.quantity} x ${x.length_mm} mm`,
           String(x.washers),
         ])}
       />
       <PdfTable
-        title="Coolant"
+        title={msg`Coolant`}
         columns={[
           { head: 'loop', wide: 28 },
           { head: 'coolant', wide: 36 },
@@ -186,7 +187,7 @@ export function BuildTables({
             l?.name ?? v.loop,
             l?.coolant.name ?? '',
             formatMeasure(v.total_mL, 'mL'),
-            `${v.bottles} of ${formatMeasure(l?.coolant.bottle_mL, 'mL')}`,
+            msg`${v.bottles} of ${formatMeasure(l?.coolant.bottle_mL, 'mL')}`,
           ];
         })}
       />
@@ -207,8 +208,8 @@ export function BuildDocument({
   return (
     <PdfSheet
       title={design.name}
-      under={`${design.case?.name ?? 'No case'}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
-      foot={`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
+      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      foot={msg`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
     >
       <BuildTables design={design} paper={paper} />
     </PdfSheet>

@@ -6,6 +6,7 @@ import type { System } from '@/core/system';
 import { componentName } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { FAMILIES, pdfText } from './fonts';
+import { msg } from '@/core/messages';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',
@@ -181,11 +182,11 @@ export function PdfCoolingChart({
       )}
       {word(
         [x(low), CHART.high - 6],
-        `noise from ${low} to ${high} dBA; up: coolant ΔT above room air, K`,
+        msg`noise from ${low} to ${high} dBA; up: coolant ΔT above room air, K`,
       )}
-      {word([x(high) + 6, 14], 'bold: this build', INK)}
-      {word([x(high) + 6, 24], 'thin: one change each', SOFT)}
-      {word([x(high) + 6, 34], 'square: as set now', COPPER)}
+      {word([x(high) + 6, 14], msg`bold: this build`, INK)}
+      {word([x(high) + 6, 24], msg`thin: one change each`, SOFT)}
+      {word([x(high) + 6, 34], msg`square: as set now`, COPPER)}
     </Svg>
   );
 }

@@ -4,10 +4,11 @@ import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/desig
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
 import { formatFlow, formatKelvin, formatMoney, formatMeasure, formatNumber } from '@/core/units';
 import { PdfSheet, PdfTable } from './parts';
+import { msg } from '@/core/messages';
 
 type Analysed = ReturnType<typeof analyse>;
 const NOBODY: Order = { client: '', rate_cents: 0, tax: 0 };
-const named = ({ client }: Order): string => (client === '' ? 'nobody named yet' : client);
+const named = ({ client }: Order): string => (client === '' ? msg`nobody named yet` : client);
 
 const inputsOf = ({ system, reports }: Analysed) => ({
   system,
@@ -31,15 +32,15 @@ export function QuoteDocument({
   const judged = heat[brief.loadCase];
   return (
     <PdfSheet
-      title={`Quote: ${design.name}`}
-      under={`For ${named(order)}.${order.due ? ` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
-      foot={`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of a quote, ask where you are.`}
+      title={msg`Quote: ${design.name}`}
+      under={msg`For ${named(order)}.${order.due ? msg` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
+      foot={msg`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of a quote, ask where you are.`}
     >
       <PdfTable
-        title="What it will do"
+        title={msg`What it will do`}
         columns={[
           { head: 'loop', wide: 40 },
-          { head: 'coolant ΔT', wide: 30, right: true },
+          { head: msg`coolant ΔT`, wide: 30, right: true },
           { head: 'flow', wide: 30, right: true },
         ]}
         rows={design.loops.map((l) => [
@@ -49,24 +50,24 @@ export function QuoteDocument({
         ])}
       />
       <PdfTable
-        title="What it costs"
+        title={msg`What it costs`}
         columns={[
           { head: '', wide: 70 },
           { head: brief.currency, wide: 30, right: true },
         ]}
         rows={[
-          ['Parts, tools left out', formatMoney(quote.parts)],
+          [msg`Parts, tools left out`, formatMoney(quote.parts)],
           [
-            `${formatNumber(quote.hours, { decimals: 1 })} hours at ${formatMoney(order.rate_cents)}`,
+            msg`${formatNumber(quote.hours, { decimals: 1 })} hours at ${formatMoney(order.rate_cents)}`,
             formatMoney(quote.work),
           ],
-          ['Net', formatMoney(quote.net)],
-          [`Tax, ${formatNumber(100 * order.tax, { decimals: 1 })} %`, formatMoney(quote.tax)],
-          ['Together', formatMoney(quote.total)],
+          [msg`Net`, formatMoney(quote.net)],
+          [msg`Tax, ${formatNumber(100 * order.tax, { decimals: 1 })} %`, formatMoney(quote.tax)],
+          [msg`Together`, formatMoney(quote.total)],
         ]}
       />
       <PdfTable
-        title="Parts"
+        title={msg`Parts`}
         columns={[
           { head: 'qty', wide: 12, right: true },
           { head: 'part', wide: 60 },
@@ -99,21 +100,21 @@ export function HandoverDocument({
   const judged = heat[design.brief.loadCase];
   return (
     <PdfSheet
-      title={`Handover: ${design.name}`}
-      under={`For ${named(order)}.${ran === null ? ' It has not run yet.' : ` First run on ${ran.slice(0, 10)}.`}`}
-      foot={`Zephyron, ${design.name}. Local rules and qualified people come first.`}
+      title={msg`Handover: ${design.name}`}
+      under={msg`For ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${ran.slice(0, 10)}.`}`}
+      foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
         title={
           isMeasuredHere(design)
-            ? 'Figures, corrected by readings of this machine'
-            : 'Figures, as worked out'
+            ? msg`Figures, corrected by readings of this machine`
+            : msg`Figures, as worked out`
         }
         columns={[
           { head: 'loop', wide: 28 },
           { head: 'coolant', wide: 36 },
           { head: 'holds', wide: 12, right: true },
-          { head: 'over room', wide: 12, right: true },
+          { head: msg`over room`, wide: 12, right: true },
           { head: 'flow', wide: 12, right: true },
         ]}
         rows={design.loops.map((l) => [
@@ -125,11 +126,11 @@ export function HandoverDocument({
         ])}
       />
       <PdfTable
-        title="Air test"
+        title={msg`Air test`}
         columns={[
           { head: 'loop', wide: 30 },
           { head: 'verdict', wide: 20 },
-          { head: 'leak, mL/min of air', wide: 30, right: true },
+          { head: msg`leak, mL/min of air`, wide: 30, right: true },
           { head: 'readings', wide: 20, right: true },
         ]}
         rows={design.loops.map((l) => {
@@ -137,7 +138,7 @@ export function HandoverDocument({
           const report = test ? airTestReport(inputsOf(analysis), l, test) : null;
           return [
             l.name,
-            report?.verdict ?? 'not done',
+            report?.verdict ?? msg`not done`,
             report
               ? `${formatNumber(report.leak_mLmin, { decimals: 3 })} +/- ${formatNumber(report.leakBand_mLmin, { decimals: 3 })}`
               : '-',
@@ -147,25 +148,29 @@ export function HandoverDocument({
       />
       <MeasuredTable design={design} />
       <PdfTable
-        title="What is due"
+        title={msg`What is due`}
         columns={[
           { head: 'job', wide: 46 },
           { head: 'due', wide: 18 },
           { head: 'why', wide: 36 },
         ]}
-        rows={serviceDue(design, ran).map((j) => [j.title, j.due ?? 'after the first run', j.why])}
+        rows={serviceDue(design, ran).map((j) => [
+          j.title,
+          j.due ?? msg`after the first run`,
+          j.why,
+        ])}
       />
       <PdfTable
-        title="Heed"
+        title={msg`Heed`}
         columns={[{ head: '', wide: 100 }]}
         rows={[
           [
-            'Look for drops once a week in the first month. Switch off and pull the plug at any leak.',
+            msg`Look for drops once a week in the first month. Switch off and pull the plug at any leak.`,
           ],
           [
-            'Never open a fitting while the machine is on. Coolant is not to drink: keep it from children and animals.',
+            msg`Never open a fitting while the machine is on. Coolant is not to drink: keep it from children and animals.`,
           ],
-          ['Stand it upright for a day after it was carried. Empty it before it is shipped.'],
+          [msg`Stand it upright for a day after it was carried. Empty it before it is shipped.`],
         ]}
       />
     </PdfSheet>
@@ -183,12 +188,12 @@ function MeasuredTable({ design }: { readonly design: Design }) {
   ]);
   return (
     <PdfTable
-      title="Measured"
+      title={msg`Measured`}
       columns={[
         { head: 'on', wide: 24 },
         { head: 'figure', wide: 44 },
         { head: 'measured', wide: 16, right: true },
-        { head: 'worked out', wide: 16, right: true },
+        { head: msg`worked out`, wide: 16, right: true },
       ]}
       rows={rows}
     />
@@ -208,12 +213,12 @@ export function ChecklistDocument({
   const cautions = [...new Set(steps.flatMap((s) => s.cautions))];
   return (
     <PdfSheet
-      title={`Checklist: ${design.name}`}
-      under={`${steps.length} steps, in an order that traps no part. Minutes: the first time, with practice (estimated).`}
-      foot={`Zephyron, ${design.name}. Local rules and qualified people come first.`}
+      title={msg`Checklist: ${design.name}`}
+      under={msg`${steps.length} steps, in an order that traps no part. Minutes: the first time, with practice (estimated).`}
+      foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
-        title="What can hurt"
+        title={msg`What can hurt`}
         columns={[
           { head: '', wide: 22 },
           { head: '', wide: 78 },
@@ -221,7 +226,7 @@ export function ChecklistDocument({
         rows={cautions.map((c) => [CAUTIONS[c].title, CAUTIONS[c].text])}
       />
       <PdfTable
-        title="Steps"
+        title={msg`Steps`}
         columns={[
           { head: 'done', wide: 7 },
           { head: 'step', wide: 28 },
@@ -232,9 +237,9 @@ export function ChecklistDocument({
         rows={steps.map((s, i) => [
           s.id in done ? '[x]' : '[  ]',
           `${i + 1}. ${s.title}`,
-          [...s.how, ...(notes[s.id] ? [`Note: ${notes[s.id]}`] : [])].join(' '),
+          [...s.how, ...(notes[s.id] ? [msg`Note: ${notes[s.id] ?? ''}`] : [])].join(' '),
           s.cautions.map((c) => CAUTIONS[c].title).join(', '),
-          `${s.minutes.beginner}, ${s.minutes.practised}${s.waits_h > 0 ? `; waits ${s.waits_h} h` : ''}`,
+          `${s.minutes.beginner}, ${s.minutes.practised}${s.waits_h > 0 ? msg`; waits ${s.waits_h} h` : ''}`,
         ])}
       />
     </PdfSheet>

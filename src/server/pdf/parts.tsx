@@ -1,6 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { FAMILIES, pdfText } from './fonts';
+import { msg } from '@/core/messages';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',
@@ -92,14 +93,14 @@ export function PdfSheet({
   readonly children: ReactNode;
 }) {
   return (
-    <Document title={pdfText(title)} creator="Zephyron" producer="Zephyron" language="en">
+    <Document title={pdfText(title)} creator={msg`Zephyron`} producer={msg`Zephyron`} language="en">
       <Page size="A4" style={styles.page}>
         <Text style={styles.title}>{pdfText(title)}</Text>
         <Text style={styles.under}>{pdfText(under)}</Text>
         {children}
         <View style={styles.foot} fixed>
           <Text>{pdfText(foot)}</Text>
-          <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+          <Text render={({ pageNumber, totalPages }) => msg`${pageNumber} of ${totalPages}`} />
         </View>
       </Page>
     </Document>

@@ -1,7 +1,9 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import { showLanguage } from '@/core/messages';
 import { showUnits, type UnitSystem } from '@/core/units';
+import { isLanguage, loadWriting } from '@/messages';
 import { BookDocument, type PaperSize } from './book';
 import { readyFonts } from './fonts';
 import { BuildDocument, ListDocument } from './documents';
@@ -14,6 +16,8 @@ export interface PdfAsked {
   readonly of: PaperKind;
   /** What its words are written in; metric where nothing is said. */
   readonly units?: UnitSystem;
+  /** Of its words; English where nothing is said. */
+  readonly language?: string;
   /** Of the book; A4 where nothing is said. */
   readonly size?: PaperSize;
   /** Of the book: the scene as a PNG. */
@@ -25,10 +29,12 @@ export default async function print({
   design,
   of,
   units,
+  language,
   size,
   cover,
 }: PdfAsked): Promise<Uint8Array> {
   showUnits(units ?? 'metric');
+  showLanguage(isLanguage(language) ? await loadWriting(language) : null);
   readyFonts();
   const analysis = analyse(design);
   const { reports, findings } = analysis;

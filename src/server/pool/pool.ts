@@ -5,6 +5,7 @@ import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { PdfAsked } from '../pdf/worker';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
+import { msg, shownLanguage } from '@/core/messages';
 
 /**
  * Three pools, so that reading and saving a build never waits for the computing of another, nor a
@@ -53,7 +54,7 @@ export class OverTimeError extends Error {
     readonly task: string,
     readonly budget_ms: number,
   ) {
-    super(`The task "${task}" was not done within ${budget_ms} ms.`);
+    super(msg`The task "${task}" was not done within ${budget_ms} ms.`);
     this.name = 'OverTimeError';
   }
 }
@@ -61,7 +62,7 @@ export class OverTimeError extends Error {
 /** Too many tasks wait already. */
 export class PoolFullError extends Error {
   constructor() {
-    super('Too many tasks wait for the pool.');
+    super(msg`Too many tasks wait for the pool.`);
     this.name = 'PoolFullError';
   }
 }
@@ -137,7 +138,10 @@ export async function inPool<T extends TaskName>(
   try {
     const name = isLong(input) ? 'long' : (POOL_OF[task] ?? 'quick');
     return await run(name, task, budget_ms, signal, (pool, stop) =>
-      pool.run({ task, input, progress: there }, { signal: stop, transferList: [there] }),
+      pool.run(
+        { task, input, language: shownLanguage(), progress: there },
+        { signal: stop, transferList: [there] },
+      ),
     );
   } finally {
     here.close();
@@ -151,7 +155,7 @@ export const printed = (
   { signal }: Watch = {},
 ): Promise<Uint8Array> =>
   run('long', 'print', budget_ms, signal, (pool, stop) =>
-    pool.run(asked, { signal: stop, filename: bundleOf('pdf') }),
+    pool.run({ ...asked, language: shownLanguage() }, { signal: stop, filename: bundleOf('pdf') }),
   );
 
 /** How many tasks wait, by pool: for the health of the server. */

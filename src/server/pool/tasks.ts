@@ -24,6 +24,7 @@ import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
 import type { Backup } from '@/core/backup';
+import { msg } from '@/core/messages';
 
 /** What the list of builds shows of one. */
 export interface BuildSummary {
@@ -140,7 +141,7 @@ export const TASKS = {
     const read = readJsonText(text);
     if (!read.ok) return { revision: 0, accepted: read };
     const { revision, document } = (read.value ?? {}) as Readonly<Record<string, unknown>>;
-    if (!isRevision(revision)) return { revision: null, accepted: NO_REVISION };
+    if (!isRevision(revision)) return { revision: null, accepted: noRevision() };
     const validated = validateDesign(document);
     return { revision, accepted: validated.ok ? kept(validated.value) : validated };
   },
@@ -159,8 +160,8 @@ export const TASKS = {
     const read = readJsonText(text);
     if (!read.ok) return { revision: 0, accepted: read };
     const { revision, patches } = (read.value ?? {}) as Readonly<Record<string, unknown>>;
-    if (!isRevision(revision)) return { revision: null, accepted: NO_REVISION };
-    if (revision !== stands) return { revision, accepted: NO_REVISION };
+    if (!isRevision(revision)) return { revision: null, accepted: noRevision() };
+    if (revision !== stands) return { revision, accepted: noRevision() };
     const stored = parseDesign(document);
     if (!stored.ok) return { revision, accepted: stored };
     const edited = patchDesign(stored.value, patches);
@@ -190,7 +191,7 @@ export const TASKS = {
     if (!Array.isArray(list) || list.length > MOST_CHECKED)
       return {
         ok: false,
-        troubles: [{ path: '', message: `Send a list of at most ${MOST_CHECKED} parts.` }],
+        troubles: [{ path: '', message: msg`Send a list of at most ${MOST_CHECKED} parts.` }],
       };
     return { ok: true, value: list.map(checkedPart) };
   },
@@ -220,19 +221,19 @@ function checkedPart(part: unknown): CheckedPart {
   const validated = validatePart(part);
   if (!validated.ok) return validated;
   return CATALOGUE.some((p) => p.id === validated.value.id)
-    ? { ok: false, troubles: [TAKEN] }
+    ? { ok: false, troubles: [takenNumber()] }
     : { ok: true, troubles: [] };
 }
 
-const TAKEN: ValidationIssue = {
+const takenNumber = (): ValidationIssue => ({
   path: 'id',
-  message: 'the catalogue has a part of this number; give yours another',
-};
+  message: msg`the catalogue has a part of this number; give yours another`,
+});
 
-const NO_REVISION: Accepted = {
+const noRevision = (): Accepted => ({
   ok: false,
-  troubles: [{ path: 'revision', message: 'must be a whole number' }],
-};
+  troubles: [{ path: 'revision', message: msg`must be a whole number` }],
+});
 
 const isRevision = (value: unknown): value is number => Number.isInteger(value);
 
@@ -240,7 +241,7 @@ function readJsonText(text: string): Validated<unknown> {
   try {
     return { ok: true, value: JSON.parse(text) as unknown };
   } catch {
-    return { ok: false, troubles: [{ path: '', message: 'The body is not JSON.' }] };
+    return { ok: false, troubles: [{ path: '', message: msg`The body is not JSON.` }] };
   }
 }
 
@@ -254,7 +255,7 @@ function kept(design: Design): Accepted {
       troubles: [
         {
           path: '',
-          message: `The build takes ${size.toLocaleString('en')} bytes; at most ${LIMITS.bytes.toLocaleString('en')} are kept.`,
+          message: msg`The build takes ${size.toLocaleString('en')} bytes; at most ${LIMITS.bytes.toLocaleString('en')} are kept.`,
         },
       ],
     };

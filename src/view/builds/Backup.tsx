@@ -1,8 +1,9 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useRef, useState } from 'react';
-import { plural } from '@/core/units';
+
 import styles from './Builds.module.css';
+import { counted, msg } from '@/core/messages';
 
 interface Restored {
   readonly added: number;
@@ -14,13 +15,15 @@ interface Restored {
 
 function restoredWords({ added, kept, advanced, copied, parts }: Restored): string {
   const said = [
-    added > 0 ? `${plural(added, 'build')} added` : '',
-    advanced > 0 ? `${plural(advanced, 'build')} brought forward` : '',
-    copied > 0 ? `${plural(copied, 'build')} put beside yours as a copy` : '',
-    kept > 0 ? `${plural(kept, 'build')} already here` : '',
-    parts > 0 ? `${plural(parts, 'part')} of your own` : '',
+    added > 0 ? msg`${counted(added, '# build', '# builds')} added` : '',
+    advanced > 0 ? msg`${counted(advanced, '# build', '# builds')} brought forward` : '',
+    copied > 0 ? msg`${counted(copied, '# build', '# builds')} put beside yours as a copy` : '',
+    kept > 0 ? msg`${counted(kept, '# build', '# builds')} already here` : '',
+    parts > 0 ? msg`${counted(parts, '# part', '# parts')} of your own` : '',
   ].filter((s) => s !== '');
-  return said.length > 0 ? `${said.join(', ')}. Nothing here was lost.` : 'The backup is empty.';
+  return said.length > 0
+    ? msg`${said.join(', ')}. Nothing here was lost.`
+    : msg`The backup is empty.`;
 }
 
 /** Everything into one file, and back beside what is there. */
@@ -34,7 +37,7 @@ export function Backup({
   const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const restore = async (chosen: File): Promise<void> => {
-    setSaid('Reading the backup.');
+    setSaid(msg`Reading the backup.`);
     try {
       const response = await fetch('/api/backup', {
         method: 'POST',
@@ -51,31 +54,31 @@ export function Backup({
         return;
       }
       onTrouble(
-        body.error ?? 'The backup could not be read.',
+        body.error ?? msg`The backup could not be read.`,
         (body.troubles ?? []).map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
       );
     } catch {
-      onTrouble('The server cannot be reached. Nothing was changed.');
+      onTrouble(msg`The server cannot be reached. Nothing was changed.`);
     }
     setSaid(null);
   };
   return (
     <p className={styles.backup}>
       <a href="/api/backup" className={styles.quiet} download>
-        Back up everything
+        {msg`Back up everything`}
       </a>
       <Press className={styles.quiet} onClick={() => file.current?.click()}>
-        Restore a backup
+        {msg`Restore a backup`}
       </Press>
       <span className="soft" role="status">
-        {said ?? 'Builds with their history and parts of your own, as one ZIP of open JSON.'}
+        {said ?? msg`Builds with their history and parts of your own, as one ZIP of open JSON.`}
       </span>
       <input
         ref={file}
         type="file"
         accept=".zip,application/zip"
         hidden
-        aria-label="Backup file"
+        aria-label={msg`Backup file`}
         onChange={(e) => {
           const f = e.target.files?.[0];
           e.target.value = '';

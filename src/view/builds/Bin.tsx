@@ -1,9 +1,10 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useEffect, useState } from 'react';
-import { plural } from '@/core/units';
+
 import type { BinEntry } from '@/server';
 import styles from './Builds.module.css';
+import { counted, msg } from '@/core/messages';
 
 const DATE = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'long' });
 
@@ -39,32 +40,32 @@ export function Bin({
     const response = await fetch(`/api/bin/${entry.kind}/${encodeURIComponent(entry.id)}`, {
       method,
     }).catch(() => null);
-    if (!response?.ok) onTrouble(`"${entry.name}": the server did not do it.`);
+    if (!response?.ok) onTrouble(msg`"${entry.name}": the server did not do it.`);
     setAsked((n) => n + 1);
     onChange();
   };
   return (
     <details className={styles.bin}>
-      <summary>Bin: {plural(entries.length, 'deletion')} of the last 30 days</summary>
+      <summary>{msg`Bin: ${counted(entries.length, '# deletion', '# deletions')} of the last 30 days`}</summary>
       <ul>
         {entries.map((e) => (
           <li key={`${e.kind}/${e.id}`}>
             <span className={styles.binName}>{e.name}</span>
             <span className="soft">
-              {e.kind === 'part' ? 'part of your own, ' : ''}kept until {DATE.format(e.until)}
+              {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until ${DATE.format(e.until)}`}
             </span>
             <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
-              Put back
+              {msg`Put back`}
             </Press>
-            {e.kind === 'build' && <a href={`/api/builds/${e.id}/file`}>Export</a>}
+            {e.kind === 'build' && <a href={`/api/builds/${e.id}/file`}>{msg`Export`}</a>}
             {e.kind === 'build' && asking !== e.id && (
               <Press className={styles.quiet} onClick={() => setAsking(e.id)}>
-                Delete for good
+                {msg`Delete for good`}
               </Press>
             )}
             {asking === e.id && (
               <Press className={styles.danger} onClick={() => void act(e, 'DELETE')}>
-                Yes, with its history
+                {msg`Yes, with its history`}
               </Press>
             )}
           </li>

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { TroublePage } from '@/view/shared';
+import { msg } from '@/core/messages';
 
 /** The page of a build that was deleted: it can be put back. */
 export function BinnedBuild({ id }: { readonly id: string }) {
@@ -16,14 +17,14 @@ export function BinnedBuild({ id }: { readonly id: string }) {
     if (response?.ok) router.refresh();
   };
   return (
-    <TroublePage title="This build is in the bin">
-      <p>It was deleted within the last 30 days and can be put back as it was.</p>
+    <TroublePage title={msg`This build is in the bin`}>
+      <p>{msg`It was deleted within the last 30 days and can be put back as it was.`}</p>
       <p>
         <Button variant="outlined" onClick={() => void putBack()}>
-          Put it back
+          {msg`Put it back`}
         </Button>
       </p>
-      {failed && <p role="alert">The server did not do it. Try again in a moment.</p>}
+      {failed && <p role="alert">{msg`The server did not do it. Try again in a moment.`}</p>}
     </TroublePage>
   );
 }

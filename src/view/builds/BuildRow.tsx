@@ -5,22 +5,23 @@ import type { BuildEntry, SummaryState } from '@/server';
 import { Mark, StationIcon, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
 import styles from './Builds.module.css';
+import { msg, worded } from '@/core/messages';
 
-const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = [
-  { id: 'heat', name: 'Heat load' },
-  { id: 'case', name: 'Case' },
-  { id: 'cooling', name: 'Cooling' },
-  { id: 'flow', name: 'Flow' },
-  { id: 'materials', name: 'Materials' },
-  { id: 'runs', name: 'Runs' },
-  { id: 'parts', name: 'Parts list' },
-];
+const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = worded(() => [
+  { id: 'heat', name: msg`Heat load` },
+  { id: 'case', name: msg`Case` },
+  { id: 'cooling', name: msg`Cooling` },
+  { id: 'flow', name: msg`Flow` },
+  { id: 'materials', name: msg`Materials` },
+  { id: 'runs', name: msg`Runs` },
+  { id: 'parts', name: msg`Parts list` },
+]);
 
-const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = {
-  pending: 'Being computed.',
-  unreadable: 'This build cannot be read. Export it to keep its data.',
-  'too-large': 'This build takes too long to compute for the list. It can still be opened.',
-};
+const WHY: Record<Exclude<SummaryState['state'], 'ready'>, string> = worded(() => ({
+  pending: msg`Being computed.`,
+  unreadable: msg`This build cannot be read. Export it to keep its data.`,
+  'too-large': msg`This build takes too long to compute for the list. It can still be opened.`,
+}));
 
 /** One build of the list: its name, what can be done with it, its loop line, its verdicts. */
 export function BuildRow({
@@ -41,7 +42,7 @@ export function BuildRow({
       .then((r) => r.json() as Promise<{ document: { name: string } }>)
       .catch(() => null);
     if (!source?.document) {
-      onTrouble('The build could not be read.');
+      onTrouble(msg`The build could not be read.`);
       return;
     }
     const { document } = source;
@@ -58,23 +59,23 @@ export function BuildRow({
           {entry.name}
         </Link>
         <p className="soft">
-          {entry.about ?? `${summary?.caseName ?? 'no case yet'}, revision ${entry.revision}`}
-          {entry.demo ? <span className={styles.demo}>demo</span> : null}
+          {entry.about ?? msg`${summary?.caseName ?? msg`no case yet`}, revision ${entry.revision}`}
+          {entry.demo ? <span className={styles.demo}>{msg`demo`}</span> : null}
         </p>
         <p className={styles.small}>
           {entry.demo && (
             <Link href={`/builds/${id}/heat?tour=1`} className={styles.quiet} prefetch={false}>
-              Guided tour
+              {msg`Guided tour`}
             </Link>
           )}
           <Press className={styles.quiet} onClick={() => void copy()}>
-            Copy
+            {msg`Copy`}
           </Press>
           <a href={`/api/builds/${id}/file`} className={styles.quiet}>
-            Export
+            {msg`Export`}
           </a>
           <Press className={styles.quiet} onClick={onDelete}>
-            Delete
+            {msg`Delete`}
           </Press>
         </p>
       </div>
@@ -94,7 +95,7 @@ export function BuildRow({
             ))}
           </span>
         ))}
-        {summary?.loops.length === 0 && <span className="soft">not connected yet</span>}
+        {summary?.loops.length === 0 && <span className="soft">{msg`not connected yet`}</span>}
       </Link>
       <dl className={styles.verdicts}>
         <Verdicts known={known} />

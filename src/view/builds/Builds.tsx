@@ -7,7 +7,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { plural } from '@/core/units';
+
 import type { BuildEntry, BuildList } from '@/server';
 import { PageHead, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
@@ -15,6 +15,7 @@ import { Backup } from './Backup';
 import { Bin } from './Bin';
 import { BuildRow } from './BuildRow';
 import styles from './Builds.module.css';
+import { counted, msg } from '@/core/messages';
 
 const Pagination = dynamic(() => import('@mui/material/Pagination'));
 const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
@@ -57,7 +58,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
       method: 'DELETE',
     }).catch(() => null);
     if (!response?.ok) {
-      say('The build could not be deleted.');
+      say(msg`The build could not be deleted.`);
       return;
     }
     setBinned(entry);
@@ -68,20 +69,19 @@ export function Builds({ list }: { readonly list: BuildList }) {
     const response = await fetch(`/api/bin/build/${encodeURIComponent(id)}`, {
       method: 'POST',
     }).catch(() => null);
-    if (!response?.ok) say('The build could not be put back. It lies in the bin below.');
+    if (!response?.ok) say(msg`The build could not be put back. It lies in the bin below.`);
     router.refresh();
   };
 
   return (
     <div className={styles.page}>
-      <PageHead at="Builds" />
+      <PageHead at="/" />
       <main className={styles.main}>
         <div className={styles.head}>
           <div>
-            <h1>Builds</h1>
+            <h1>{msg`Builds`}</h1>
             <p className="soft">
-              Design a loop from requirements to parts list: heat, fit, flow, metals, runs and every
-              part to buy.
+              {msg`Design a loop from requirements to parts list: heat, fit, flow, metals, runs and every part to buy.`}
             </p>
           </div>
           <div className={styles.actions}>
@@ -90,7 +90,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
             )}
             <OpenFile say={say} />
             <Link href="/new" className={styles.primary} prefetch={false}>
-              New build
+              {msg`New build`}
             </Link>
           </div>
         </div>
@@ -98,8 +98,8 @@ export function Builds({ list }: { readonly list: BuildList }) {
         {entries.length === 0 && (
           <p className={styles.none}>
             {search === ''
-              ? 'There are no builds yet. Start a new one, or open a build file.'
-              : `No build is named "${search}".`}
+              ? msg`There are no builds yet. Start a new one, or open a build file.`
+              : msg`No build is named "${search}".`}
           </p>
         )}
         <ul className={styles.list}>
@@ -121,7 +121,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
               onChange={(_, page) => show(search, page)}
               shape="rounded"
             />
-            <span className="soft">{plural(total, 'build')}</span>
+            <span className="soft">{msg`${counted(total, '# build', '# builds')}`}</span>
           </div>
         )}
         <Bin after={binned?.id ?? ''} onChange={() => router.refresh()} onTrouble={say} />
@@ -132,10 +132,10 @@ export function Builds({ list }: { readonly list: BuildList }) {
           open
           autoHideDuration={12_000}
           onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
-          message={`"${binned.name}" is in the bin for 30 days.`}
+          message={msg`"${binned.name}" is in the bin for 30 days.`}
           action={
             <Button color="inherit" size="small" onClick={() => void putBack(binned)}>
-              Undo
+              {msg`Undo`}
             </Button>
           }
         />
@@ -153,11 +153,11 @@ function Search({ at, onSearch }: { readonly at: string; onSearch(q: string): vo
   });
   return (
     <FormControl size="small">
-      <InputLabel htmlFor="find-a-build">Find a build</InputLabel>
+      <InputLabel htmlFor="find-a-build">{msg`Find a build`}</InputLabel>
       <OutlinedInput
         id="find-a-build"
         type="search"
-        label="Find a build"
+        label={msg`Find a build`}
         value={text}
         autoFocus={at !== ''}
         onChange={(e) => setText(e.target.value)}
@@ -173,7 +173,7 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
   const read = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       say(
-        `"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never larger than 4 MB. Nothing was changed.`,
+        msg`"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never larger than 4 MB. Nothing was changed.`,
       );
       return;
     }
@@ -181,21 +181,21 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
     if (answer.ok) router.push(`/builds/${answer.id}/heat`);
     else
       say(
-        `"${chosen.name.slice(0, 80)}": ${answer.message} Nothing was changed.`,
+        msg`"${chosen.name.slice(0, 80)}": ${answer.message} Nothing was changed.`,
         answer.troubles.map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
       );
   };
   return (
     <>
       <Press className={styles.quiet} onClick={() => file.current?.click()}>
-        Open a build file
+        {msg`Open a build file`}
       </Press>
       <input
         ref={file}
         type="file"
         accept=".json,application/json"
         hidden
-        aria-label="Build file"
+        aria-label={msg`Build file`}
         onChange={(e) => {
           const f = e.target.files?.[0];
           e.target.value = '';
@@ -220,7 +220,7 @@ function TroubleBox({ message, lines, onClose }: Trouble & { onClose(): void }) 
         </ul>
       )}
       <Press className={styles.quiet} onClick={onClose}>
-        Dismiss
+        {msg`Dismiss`}
       </Press>
     </div>
   );

@@ -36,6 +36,7 @@ import {
 } from '@/view/stages/heat/SourceFields';
 import { addressWith, askedFrom } from '@/view/stages/heat/firstAsked';
 import styles from './NewBuild.module.css';
+import { msg } from '@/core/messages';
 
 interface Form {
   name: string;
@@ -92,23 +93,22 @@ export function NewBuild() {
   });
   return (
     <div>
-      <PageHead at="Builds" />
+      <PageHead at="/" />
       <main className={styles.main}>
-        <h1>A new build</h1>
+        <h1>{msg`A new build`}</h1>
         <p className="soft">
-          What it must do. Units may be typed, such as 70 F or 1.1 gpm. Everything here can be
-          changed later under Requirements.
+          {msg`What it must do. Units may be typed, such as 70 F or 1.1 gpm. Everything here can be changed later under Requirements.`}
         </p>
         <form onSubmit={(e) => void start(e)} className={styles.form} noValidate>
           <label className={styles.nameRow}>
-            Name{' '}
+            {msg`Name `}
             <TextInput
               className={styles.name}
               maxLength={80}
               autoFocus
               aria-invalid={formState.errors.name !== undefined}
               {...register('name', {
-                validate: (v) => v.trim().length > 0 || 'Give the build a name.',
+                validate: (v) => v.trim().length > 0 || msg`Give the build a name.`,
               })}
             />
           </label>
@@ -136,14 +136,14 @@ export function NewBuild() {
                     />
                   ))}
                   <span className={styles.money}>
-                    <span className="soft">Budget for the loop, {b.currency}</span>
+                    <span className="soft">{msg`Budget for the loop, ${b.currency}`}</span>
                     <MoneyField
                       value={b.limits.budget_minor}
                       onCommit={(v) => limit({ budget_minor: v })}
                     />
                   </span>
                   <span className={styles.money}>
-                    <span className="soft">Currency, three letters</span>
+                    <span className="soft">{msg`Currency, three letters`}</span>
                     <CurrencyField
                       value={b.currency}
                       onCommit={(currency) => onChange(inCurrency(b, currency, exchangeOf(b)))}
@@ -152,7 +152,7 @@ export function NewBuild() {
                   {b.currency !== PARTS_CURRENCY && (
                     <span className={styles.money}>
                       <span className="soft">
-                        One {PARTS_CURRENCY} is, in {b.currency}
+                        {msg`One ${PARTS_CURRENCY} is, in ${b.currency}`}
                       </span>
                       <RateField
                         value={exchangeOf(b)}
@@ -179,7 +179,7 @@ export function NewBuild() {
               name="heat_W"
               render={({ field }) => (
                 <QuantityField
-                  label="Heat of all parts, about"
+                  label={msg`Heat of all parts, about`}
                   optional
                   value={field.value}
                   quantity="power"
@@ -195,10 +195,10 @@ export function NewBuild() {
             name="caseId"
             render={({ field }) => (
               <Pick
-                label="Case"
+                label={msg`Case`}
                 value={field.value}
                 options={[
-                  { value: '', label: 'choose later' },
+                  { value: '', label: msg`choose later` },
                   ...rooms.map((r) => ({ value: r.box.id, label: caseLabel(r) })),
                 ]}
                 onPick={field.onChange}
@@ -220,11 +220,11 @@ export function NewBuild() {
           )}
           <p className="soft">
             {isNamed && chosen
-              ? 'Blocks, radiators with fans, pump, reservoir and the loop follow from what is named, at the quietest setting that meets the limits. All of it can be changed after, and one undo takes it back.'
-              : 'Name a heat source and a case, and a first build is made from them; or start with nothing in it.'}
+              ? msg`Blocks, radiators with fans, pump, reservoir and the loop follow from what is named, at the quietest setting that meets the limits. All of it can be changed after, and one undo takes it back.`
+              : msg`Name a heat source and a case, and a first build is made from them; or start with nothing in it.`}
           </p>
           <Press type="submit" className={styles.start} disabled={formState.isSubmitting}>
-            Start the build
+            {msg`Start the build`}
           </Press>
         </form>
       </main>
@@ -255,34 +255,32 @@ function CaseAdvice({
   if (heat_W === null || !best)
     return (
       <>
-        Name the heat sources, or say about how many watts they make together, and cases that hold
-        radiators enough come first.
+        {msg`Name the heat sources, or say about how many watts they make together, and cases that hold radiators enough come first.`}
       </>
     );
   const watts = `${formatNumber(heat_W)} W`;
   if (chosen?.isEnough)
     return (
       <>
-        {chosen.box.name} holds radiators enough for {watts} to stay quiet, by {WATTS_A_SECTION} W a
-        section of 120 mm (common practice).
+        {msg`${chosen.box.name} holds radiators enough for ${watts} to stay quiet, by ${WATTS_A_SECTION} W a section of 120 mm (common practice).`}
       </>
     );
   const instead =
     best.isEnough && best.box.id !== chosen?.box.id ? (
       <>
-        The smallest that does is {best.box.name}, {formatNumber(best.box.volume_L)} L.{' '}
+        {msg`The smallest that does is ${best.box.name}, ${formatNumber(best.box.volume_L)} L. `}
         <Press className={styles.take} onClick={() => onTake(best.box.id)}>
-          Take {best.box.name}
+          {msg`Take ${best.box.name}`}
         </Press>
       </>
     ) : (
-      <>No case of the catalogue does; {best.box.name} comes nearest.</>
+      <>{msg`No case of the catalogue does; ${best.box.name} comes nearest.`}</>
     );
   return (
     <>
       {chosen
-        ? `${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet (common practice).`
-        : `For ${watts} to stay quiet a case must hold about ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common practice).`}{' '}
+        ? msg`${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet (common practice).`
+        : msg`For ${watts} to stay quiet a case must hold about ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common practice).`}{' '}
       {instead}
     </>
   );

@@ -4,7 +4,7 @@ import Snackbar from '@mui/material/Snackbar';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
-import { formatNumber, plural } from '@/core/units';
+import { formatNumber } from '@/core/units';
 import { PageHead, useOwnShelves, usePartLists, Press, TextInput } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
 import { columnsFor, type Row } from './columns';
@@ -16,6 +16,7 @@ import { PartEditor } from './PartEditor';
 import { PartsGrid } from './PartsGrid';
 import { SheetEntry } from './SheetEntry';
 import styles from './CataloguePage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
   CATALOGUE.some((p) => p.kind === k),
@@ -86,32 +87,30 @@ export function CataloguePage() {
       ...structuredClone(p),
       id: free,
       name: `${p.name}, mine`,
-      maker: 'my own',
+      maker: msg`my own`,
     } as Part);
   };
   return (
     <div>
-      <PageHead at="Catalogue" />
+      <PageHead at="/catalogue" />
       <main className={styles.main}>
         <div className={styles.head}>
-          <h1>Catalogue</h1>
+          <h1>{msg`Catalogue`}</h1>
           <TextInput
             className={styles.search}
-            aria-label="Search the catalogue"
-            placeholder="Search by name, size, figure"
+            aria-label={msg`Search the catalogue`}
+            placeholder={msg`Search by name, size, figure`}
             value={text}
             onChange={(e) => setText(e.target.value)}
           />
         </div>
         <p className="soft">
-          {ROWS.length} parts of invented makers, with figures plausible for their class
-          {own.length > 0 ? `, and ${formatNumber(own.length)} of your own` : ''}. Open a build and
-          choose &ldquo;Add a part&rdquo; to use one.{' '}
+          {msg`${ROWS.length} parts of invented makers, with figures plausible for their class${own.length > 0 ? msg`, and ${formatNumber(own.length)} of your own` : ''}. Open a build and choose “Add a part” to use one. `}
           <Press className={styles.link} onClick={() => setPasting(!pasting)}>
-            Paste a datasheet
+            {msg`Paste a datasheet`}
           </Press>{' '}
           <Press className={styles.link} onClick={() => setImporting(!importing)}>
-            Read parts in
+            {msg`Read parts in`}
           </Press>{' '}
           <Press
             className={styles.link}
@@ -122,7 +121,7 @@ export function CataloguePage() {
               )
             }
           >
-            Give these out as CSV
+            {msg`Give these out as CSV`}
           </Press>{' '}
           <Press
             className={styles.link}
@@ -133,7 +132,7 @@ export function CataloguePage() {
               )
             }
           >
-            as JSON
+            {msg`as JSON`}
           </Press>
         </p>
         {pasting && (
@@ -147,7 +146,7 @@ export function CataloguePage() {
         {importing && <ImportParts onDone={() => setImporting(false)} />}
         <div className={styles.kinds}>
           <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>
-            All
+            {msg`All`}
           </Press>
           {KINDS.map((k) => (
             <Press
@@ -161,13 +160,13 @@ export function CataloguePage() {
           ))}
         </div>
         {editing ? (
-          <section className={styles.panel} aria-label="Edit a part">
+          <section className={styles.panel} aria-label={msg`Edit a part`}>
             <h2>{editing.name}</h2>
             <PartEditor key={editing.id} start={editing} onDone={() => setEditing(null)} />
           </section>
         ) : (
           row && (
-            <section className={styles.panel} aria-label="Picked part">
+            <section className={styles.panel} aria-label={msg`Picked part`}>
               <p>
                 <strong>{row.part.name}</strong>{' '}
                 <span className="soft">
@@ -177,15 +176,15 @@ export function CataloguePage() {
               <p className={styles.row}>
                 <Press className={styles.link} onClick={() => toggle(row.part)}>
                   {compared.some((p) => p.id === row.id)
-                    ? 'Take it out of the comparison'
-                    : 'Compare it'}
+                    ? msg`Take it out of the comparison`
+                    : msg`Compare it`}
                 </Press>
                 <Press className={styles.link} onClick={() => copy(row.part)}>
-                  Copy it as a part of your own
+                  {msg`Copy it as a part of your own`}
                 </Press>
                 {row.own && (
                   <Press className={styles.link} onClick={() => setEditing(row.part)}>
-                    Change it
+                    {msg`Change it`}
                   </Press>
                 )}
                 <Press
@@ -195,14 +194,14 @@ export function CataloguePage() {
                       setSaid(
                         wrong ??
                           (row.retired
-                            ? `${row.part.name} is in use again.`
-                            : `${row.part.name} is retired: no build is offered it. Builds that have it keep their own copy.`),
+                            ? msg`${row.part.name} is in use again.`
+                            : msg`${row.part.name} is retired: no build is offered it. Builds that have it keep their own copy.`),
                       );
                       setPicked(null);
                     })
                   }
                 >
-                  {row.retired ? 'Bring it back into use' : 'Retire it'}
+                  {row.retired ? msg`Bring it back into use` : msg`Retire it`}
                 </Press>
                 {row.own && (
                   <Press
@@ -215,14 +214,14 @@ export function CataloguePage() {
                       })
                     }
                   >
-                    Delete
+                    {msg`Delete`}
                   </Press>
                 )}
                 <Press className={styles.link} onClick={() => handParts([row.part], 'json')}>
-                  Give it out as a file
+                  {msg`Give it out as a file`}
                 </Press>
                 <Press className={styles.quiet} onClick={() => setPicked(null)}>
-                  Close
+                  {msg`Close`}
                 </Press>
               </p>
             </section>
@@ -231,8 +230,7 @@ export function CataloguePage() {
         {diagnostic && <p role="status">{diagnostic}</p>}
         <CompareTable />
         <p className="soft">
-          {plural(rows.length, out ? 'retired part' : 'part')} shown. Columns sort and filter by
-          their menus.
+          {msg`${out ? counted(rows.length, '# retired part', '# retired parts') : counted(rows.length, '# part', '# parts')} shown. Columns sort and filter by their menus.`}
           {(retired.length > 0 || out) && (
             <>
               {' '}
@@ -244,7 +242,7 @@ export function CataloguePage() {
                   setPicked(null);
                 }}
               >
-                {out ? 'Show what is in use' : `Show what is retired (${retired.length})`}
+                {out ? msg`Show what is in use` : msg`Show what is retired (${retired.length})`}
               </Press>
             </>
           )}
@@ -257,7 +255,7 @@ export function CataloguePage() {
         onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
         message={
           binned
-            ? `"${binned.name}" is in the bin for 30 days. Builds that have it keep their own copy.`
+            ? msg`"${binned.name}" is in the bin for 30 days. Builds that have it keep their own copy.`
             : ''
         }
         action={
@@ -269,7 +267,7 @@ export function CataloguePage() {
               setBinned(null);
             }}
           >
-            Undo
+            {msg`Undo`}
           </Button>
         }
       />

@@ -10,6 +10,7 @@ import { PART_KINDS } from '@/core/components';
 import { Press } from '@/view/shared';
 import { comparedRows, MOST_COMPARED, useCompared } from './compared';
 import styles from './CompareTable.module.css';
+import { msg } from '@/core/messages';
 
 /** The parts that were chosen to be compared, figure by figure; nothing while none was. */
 export function CompareTable() {
@@ -17,16 +18,16 @@ export function CompareTable() {
   const [first] = parts;
   if (!first) return null;
   return (
-    <section className={styles.compare} aria-label="Compare parts">
+    <section className={styles.compare} aria-label={msg`Compare parts`}>
       <div className={styles.head}>
-        <h2>Compare {PART_KINDS[first.kind].many.toLowerCase()}</h2>
+        <h2>{msg`Compare ${PART_KINDS[first.kind].many.toLowerCase()}`}</h2>
         <Press className={styles.link} onClick={clear}>
-          Close the comparison
+          {msg`Close the comparison`}
         </Press>
       </div>
       {parts.length === 1 && (
         <p className="soft">
-          Compare another of its kind to see them beside each other, {MOST_COMPARED} at most.
+          {msg`Compare another of its kind to see them beside each other, ${MOST_COMPARED} at most.`}
         </p>
       )}
       <TableContainer>
@@ -39,7 +40,7 @@ export function CompareTable() {
                   {p.name}{' '}
                   <Press
                     className={styles.link}
-                    aria-label={`Take ${p.name} out of the comparison`}
+                    aria-label={msg`Take ${p.name} out of the comparison`}
                     onClick={() => toggle(p)}
                   >
                     <Close sx={{ fontSize: 14 }} aria-hidden />

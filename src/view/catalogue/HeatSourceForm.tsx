@@ -8,9 +8,10 @@ import { makeHeatSource, USUAL_SIZE, type HeatSourceKind } from '@/core/making';
 import { slug } from '@/format';
 import { Pick, QuantityField, TextInput, usePartLists } from '@/view/shared';
 import styles from './HeatSourceForm.module.css';
+import { msg, worded } from '@/core/messages';
 
 const KINDS: readonly HeatSourceKind[] = ['processor', 'card', 'device'];
-const SIDES = ['Length', 'Height', 'Width'] as const;
+const SIDES = worded(() => [msg`Length`, msg`Height`, msg`Width`] as const);
 const MOST_W = 3000,
   MOST_MM = 600;
 
@@ -28,8 +29,8 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
     if (name.trim() === '' || heat_W === null) {
       setTrouble(
         name.trim() === ''
-          ? 'Give the heat source a name.'
-          : 'Say how many watts it makes under full load.',
+          ? msg`Give the heat source a name.`
+          : msg`Say how many watts it makes under full load.`,
       );
       return;
     }
@@ -45,7 +46,7 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
   return (
     <form
       className={styles.form}
-      aria-label="Heat source"
+      aria-label={msg`Heat source`}
       noValidate
       onSubmit={(e) => {
         e.preventDefault();
@@ -53,10 +54,10 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
       }}
     >
       <p className="soft">
-        A part to reckon with while its data sheet is not at hand. What fits it stays “not checked”.
+        {msg`A part to reckon with while its data sheet is not at hand. What fits it stays “not checked”.`}
       </p>
       <label className={styles.name}>
-        Name
+        {msg`Name`}
         <TextInput
           value={name}
           maxLength={80}
@@ -65,13 +66,13 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
         />
       </label>
       <Pick
-        label="Stands for a"
+        label={msg`Stands for a`}
         value={kind}
         options={KINDS.map((value) => ({ value, label: PART_KINDS[value].one }))}
         onPick={setKind}
       />
       <QuantityField
-        label="Power draw"
+        label={msg`Power draw`}
         value={heat_W}
         quantity="power"
         optional
@@ -100,7 +101,7 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
         </p>
       )}
       <Button type="submit" variant="contained">
-        Add heat source
+        {msg`Add heat source`}
       </Button>
     </form>
   );

@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
-import { plural } from '@/core/units';
+
 import {
   asCustom,
   fieldsOf,
@@ -25,6 +25,7 @@ import {
 import { Mark, Pick, usePartLists, Press } from '@/view/shared';
 import { fieldWords } from './fieldWords';
 import styles from './CataloguePage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 interface Checked {
   readonly ok: boolean;
@@ -64,7 +65,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
     setJson(null);
     if (!file) return;
     if (file.size > MOST_BYTES) {
-      setSaid('The file is larger than 4 MB: take it in parts.');
+      setSaid(msg`The file is larger than 4 MB: take it in parts.`);
       return;
     }
     const text = await file.text();
@@ -73,13 +74,13 @@ export function ImportParts({ onDone }: { onDone(): void }) {
         const data = JSON.parse(text) as unknown;
         setJson((Array.isArray(data) ? data : [data]) as Part[]);
       } catch (e) {
-        setSaid(`It is no JSON: ${(e as Error).message.slice(0, 120)}`);
+        setSaid(msg`It is no JSON: ${(e as Error).message.slice(0, 120)}`);
       }
       return;
     }
     const next = readSheet(text);
     if (next.columns.length === 0 || next.rows.length === 0) {
-      setSaid('It has no rows: the first line must name the columns.');
+      setSaid(msg`It has no rows: the first line must name the columns.`);
       return;
     }
     setSheet(next);
@@ -105,7 +106,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       if (r.ok) setChecked(body as readonly Checked[]);
       else setSaid((body as { error: string }).error);
     } catch {
-      setSaid('The server does not answer: nothing was kept.');
+      setSaid(msg`The server does not answer: nothing was kept.`);
     }
   };
   const keepGood = async (): Promise<void> => {
@@ -119,20 +120,20 @@ export function ImportParts({ onDone }: { onDone(): void }) {
         }
         kept += 1;
       }
-    setSaid(`${plural(kept, 'part')} kept.`);
+    setSaid(msg`${counted(kept, '# part', '# parts')} kept.`);
     if (kept > 0 && kept === parts.length) onDone();
   };
   const good = checked?.filter((c) => c.ok).length ?? 0;
   return (
-    <section className={styles.panel} aria-label="Import parts">
+    <section className={styles.panel} aria-label={msg`Import parts`}>
       <div className={styles.row}>
-        <h2>Read parts in</h2>
+        <h2>{msg`Read parts in`}</h2>
         <Press className={styles.quiet} onClick={onDone}>
-          Close
+          {msg`Close`}
         </Press>
       </div>
       <label>
-        CSV or JSON file{' '}
+        {msg`CSV or JSON file `}
         <input
           type="file"
           accept=".csv,.json,text/csv,application/json"
@@ -153,26 +154,25 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       )}
       {whole && (
         <p className="soft">
-          {plural(sheet.rows.length, 'row')}, exported from Zephyron: each is a whole part.
+          {msg`${counted(sheet.rows.length, '# row', '# rows')}, exported from Zephyron: each is a whole part.`}
         </p>
       )}
       {same > 0 && (
         <p className="soft">
-          {plural(same, 'part')} {same === 1 ? 'is' : 'are'} in the catalogue already, with the same
-          figures: left out.
+          {msg`${counted(same, '# part is', '# parts are')} in the catalogue already, with the same figures: left out.`}
         </p>
       )}
       {sheet && pattern && !whole && (
         <>
           <div className={styles.row}>
             <Pick
-              label="Each row is a"
+              label={msg`Each row is a`}
               value={kind}
               options={KINDS.map((k) => ({ value: k, label: PART_KINDS[k].one }))}
               onPick={(k) => readAs(k, sheet)}
             />
             <Pick
-              label="What no column says, as of"
+              label={msg`What no column says, as of`}
               value={pattern.id}
               options={patterns.map((p) => ({ value: p.id, label: p.name }))}
               onPick={(id) => {
@@ -182,8 +182,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
             />
           </div>
           <p className="soft">
-            {plural(sheet.rows.length, 'row')}. Put columns to figures; what has none keeps the
-            pattern&apos;s.
+            {msg`${counted(sheet.rows.length, '# row', '# rows')}. Put columns to figures; what has none keeps the pattern's.`}
           </p>
           <div className={styles.fields}>
             {fields.map((f) => (
@@ -192,7 +191,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
                 label={fieldWords(f)}
                 value={mapping[f] ?? ''}
                 options={[
-                  { value: '', label: 'the pattern\u2019s' },
+                  { value: '', label: msg`the pattern’s` },
                   ...sheet.columns.map((c) => ({ value: c, label: c })),
                 ]}
                 onPick={(c) => {
@@ -208,11 +207,11 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       {parts.length > 0 && (
         <p className={styles.row}>
           <Press className={styles.act} onClick={() => void check()}>
-            Look at {plural(parts.length, 'part')}
+            {msg`Look at ${counted(parts.length, '# part', '# parts')}`}
           </Press>
           {checked && (
             <Press className={styles.act} disabled={good === 0} onClick={() => void keepGood()}>
-              Keep the {good} that are right
+              {msg`Keep the ${good} that are right`}
             </Press>
           )}
         </p>
@@ -221,9 +220,9 @@ export function ImportParts({ onDone }: { onDone(): void }) {
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>row</TableCell>
-              <TableCell>part</TableCell>
-              <TableCell>what is wrong</TableCell>
+              <TableCell>{msg`row`}</TableCell>
+              <TableCell>{msg`part`}</TableCell>
+              <TableCell>{msg`what is wrong`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -255,7 +254,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
         </Table>
       )}
       {checked && parts.length > MOST_SHOWN && (
-        <p className="soft">The first {MOST_SHOWN} are shown; all were looked at.</p>
+        <p className="soft">{msg`The first ${MOST_SHOWN} are shown; all were looked at.`}</p>
       )}
       {diagnostic && <p role="status">{diagnostic}</p>}
     </section>
@@ -273,10 +272,13 @@ function rowsOf(
   return pattern ? partsFromRows(pattern, sheet, mapping, style) : [];
 }
 
-const STYLES = [
-  { value: 'point', label: 'point: 0.5' },
-  { value: 'comma', label: 'comma: 0,5' },
-] as const;
+const STYLES = worded(
+  () =>
+    [
+      { value: 'point', label: msg`point: 0.5` },
+      { value: 'comma', label: msg`comma: 0,5` },
+    ] as const,
+);
 const MOST_FIGURES = 6;
 
 /** How the file writes decimals, what that was told by, and figures before and after. */
@@ -294,24 +296,29 @@ function Decimals({
   return (
     <div>
       <div className={styles.row}>
-        <Pick label="Decimal mark of this file" value={style} options={STYLES} onPick={onPick} />
+        <Pick
+          label={msg`Decimal mark of this file`}
+          value={style}
+          options={STYLES}
+          onPick={onPick}
+        />
         <span className="soft">
           {decimals.proof > 0
-            ? `Detected from ${plural(decimals.proof, 'cell')}, such as ${decimals.example}.`
-            : 'No cell tells which: assumed. Check the figures below.'}
+            ? msg`Detected from ${counted(decimals.proof, '# cell', '# cells')}, such as ${decimals.example ?? ''}.`
+            : msg`No cell tells which: assumed. Check the figures below.`}
         </span>
       </div>
       {decimals.against !== null && (
         <p>
-          <Mark verdict="marginal" /> The cell {decimals.against} is written with the other mark.
+          <Mark verdict="marginal" />
+          {msg` The cell ${decimals.against} is written with the other mark.`}
         </p>
       )}
       {figures.length > 0 && (
         <p className="soft">
-          Read as:{' '}
-          {figures
-            .map((f) => `${f.text} → ${f.value === null ? 'not a number' : String(f.value)}`)
-            .join(' · ')}
+          {msg`Read as: ${figures
+            .map((f) => `${f.text} → ${f.value === null ? msg`not a number` : String(f.value)}`)
+            .join(' · ')}`}
         </p>
       )}
     </div>

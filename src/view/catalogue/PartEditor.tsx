@@ -11,6 +11,7 @@ import { fieldWords } from './fieldWords';
 import { optionalOf, optionalText, resized, withOptional } from './partChanges';
 import { PartShape } from './shape/PartShape';
 import styles from './CataloguePage.module.css';
+import { msg } from '@/core/messages';
 
 const get = (p: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | undefined)?.[k], p);
@@ -26,11 +27,13 @@ const put = (p: Part, path: string, value: unknown): Part => {
 /** Curves a part has, each with its words. */
 function curvesOf(p: Part): readonly { readonly of: CurveOf['of']; readonly words: string }[] {
   return [
-    ...(p.kind === 'pump' ? [{ of: 'head' as const, words: 'Head over flow, at full speed' }] : []),
-    ...(p.kind === 'fan'
-      ? [{ of: 'pressure' as const, words: 'Pressure over air, at full speed' }]
+    ...(p.kind === 'pump'
+      ? [{ of: 'head' as const, words: msg`Head over flow, at full speed` }]
       : []),
-    ...(p.kind === 'block' ? [{ of: 'resistance' as const, words: 'K/W over flow' }] : []),
+    ...(p.kind === 'fan'
+      ? [{ of: 'pressure' as const, words: msg`Pressure over air, at full speed` }]
+      : []),
+    ...(p.kind === 'block' ? [{ of: 'resistance' as const, words: msg`K/W over flow` }] : []),
     ...('passages' in p
       ? p.passages.flatMap((x, i) =>
           x.points.length > 0
@@ -39,8 +42,8 @@ function curvesOf(p: Part): readonly { readonly of: CurveOf['of']; readonly word
                   of: i + 1,
                   words:
                     p.passages.length > 1
-                      ? `Pressure drop from ${x.from} to ${x.to}`
-                      : 'Pressure drop over flow',
+                      ? msg`Pressure drop from ${x.from} to ${x.to}`
+                      : msg`Pressure drop over flow`,
                 },
               ]
             : [],
@@ -57,7 +60,7 @@ function withCurve(
 ): Part {
   if (!isComponentPart(part)) return part;
   const held = {
-      ...emptyDesign('A part', STANDARD_KIT),
+      ...emptyDesign(msg`A part`, STANDARD_KIT),
       components: [
         { id: 'part', name: part.name, part, placement: { on: 'unplaced' } as const, settings: {} },
       ],
@@ -151,7 +154,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
               aria-expanded={shaping}
               onClick={() => setShaping(!shaping)}
             >
-              Shape, ports, metals and limits
+              {msg`Shape, ports, metals and limits`}
             </Press>
           </p>
           {shaping && (
@@ -188,7 +191,7 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
       )}
       {wrong.length > 0 && (
         <p role="alert" className={styles.trouble}>
-          {wrong.map(fieldWords).join('; ')}: a number is missing.
+          {msg`${wrong.map(fieldWords).join('; ')}: a number is missing.`}
         </p>
       )}
       {diagnostic && (
@@ -202,10 +205,10 @@ export function PartEditor({ start, onDone }: { readonly start: Part; onDone(): 
           disabled={wrong.length > 0 || broken}
           onClick={() => void save()}
         >
-          Save it to the catalogue
+          {msg`Save it to the catalogue`}
         </Press>
         <Press className={styles.quiet} onClick={onDone}>
-          Leave it
+          {msg`Leave it`}
         </Press>
       </p>
     </div>

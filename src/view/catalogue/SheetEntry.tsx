@@ -30,6 +30,7 @@ import { Mark, Pick, usePartLists, TextInput } from '@/view/shared';
 import { partFigures } from './figures';
 import { SheetText } from './SheetText';
 import styles from './SheetEntry.module.css';
+import { msg } from '@/core/messages';
 
 const KINDS = SHEET_KINDS.map((value) => ({ value, label: PART_KINDS[value].one }));
 
@@ -87,8 +88,8 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
     <div className={styles.sheet}>
       <div className={styles.side}>
         <TextField
-          label="The maker's sheet, as text"
-          placeholder="Paste it here: any layout, any language of units."
+          label={msg`The maker's sheet, as text`}
+          placeholder={msg`Paste it here: any layout, any language of units.`}
           multiline
           minRows={8}
           maxRows={16}
@@ -105,7 +106,7 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
       </div>
       <div className={styles.side}>
         <Pick
-          label="It is a"
+          label={msg`It is a`}
           value={kind ?? ('' as SheetKind)}
           options={KINDS}
           onPick={(k) => {
@@ -114,9 +115,10 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
           }}
         />
         {open.length > 0 && (
-          <section aria-label="Missing">
+          <section aria-label={msg`Missing`}>
             <h3>
-              <Mark verdict="marginal" /> Missing
+              <Mark verdict="marginal" />
+              {msg` Missing`}
             </h3>
             {open.map((ask) => (
               <Question
@@ -141,9 +143,7 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
         )}
         {isMade && made.assumed.length > 0 && (
           <p className="soft">
-            Not in the sheet, taken as usual (estimated):{' '}
-            {made.assumed.map((a) => `${a.name}: ${a.value}`).join('; ')}. Change them in the part
-            afterwards.
+            {msg`Not in the sheet, taken as usual (estimated): ${made.assumed.map((a) => `${a.name}: ${a.value}`).join('; ')}. Change them in the part afterwards.`}
           </p>
         )}
         {isMade && (
@@ -151,7 +151,7 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
             <strong>{made.part.name}</strong> <span className="soft">{partFigures(made.part)}</span>
           </p>
         )}
-        {typeof made === 'string' && <p role="alert">Not yet a part: {made}.</p>}
+        {typeof made === 'string' && <p role="alert">{msg`Not yet a part: ${made}.`}</p>}
         {trouble !== null && <p role="alert">{trouble}</p>}
         <p className={styles.row}>
           <Button
@@ -159,9 +159,9 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
             disabled={!isMade}
             onClick={() => isMade && void save(made.part)}
           >
-            Confirm and keep it
+            {msg`Confirm and keep it`}
           </Button>
-          <Button onClick={() => onDone(null)}>Leave it</Button>
+          <Button onClick={() => onDone(null)}>{msg`Leave it`}</Button>
         </p>
       </div>
     </div>
@@ -205,9 +205,9 @@ function Figures({
     <Table className={styles.figures}>
       <TableHead>
         <TableRow>
-          <TableCell>figure</TableCell>
-          <TableCell>value</TableCell>
-          <TableCell>from the words</TableCell>
+          <TableCell>{msg`figure`}</TableCell>
+          <TableCell>{msg`value`}</TableCell>
+          <TableCell>{msg`from the words`}</TableCell>
         </TableRow>
       </TableHead>
       <TableBody>
@@ -234,7 +234,7 @@ function Figures({
               <span className="soft">{unit}</span>
             </TableCell>
             <TableCell className="soft">
-              {words ? `\u201c${text.slice(words.from, words.to).trim()}\u201d` : 'your answer'}
+              {words ? `\u201c${text.slice(words.from, words.to).trim()}\u201d` : msg`your answer`}
             </TableCell>
           </TableRow>
         ))}
@@ -277,7 +277,7 @@ function Question({
           </Button>
         ))}
         <label>
-          <span className="soft">{ask.options.length > 0 ? 'or' : ask.name}</span>{' '}
+          <span className="soft">{ask.options.length > 0 ? msg`or` : ask.name}</span>{' '}
           <TextInput
             aria-label={`${ask.name}, missing`}
             defaultValue={typed}

@@ -1,5 +1,6 @@
 import type { SheetRead, Words } from '@/core/datasheet';
 import styles from './SheetEntry.module.css';
+import { msg } from '@/core/messages';
 
 interface Marked extends Words {
   readonly field: string;
@@ -34,7 +35,7 @@ export function SheetText({
   pieces.push({ text: text.slice(at), mark: null });
   return (
     <>
-      <pre className={styles.read} aria-label="What was read">
+      <pre className={styles.read} aria-label={msg`What was read`}>
         {pieces.map((p, i) =>
           p.mark ? (
             <mark
@@ -51,8 +52,7 @@ export function SheetText({
       </pre>
       {read.unread.length > 0 && (
         <p className="soft">
-          Nothing was made of the figures in line{read.unread.length > 1 ? 's' : ''}{' '}
-          {read.unread.join(', ')}.
+          {msg`Nothing was made of the figures in line${read.unread.length > 1 ? 's' : ''} ${read.unread.join(', ')}.`}
         </p>
       )}
     </>

@@ -5,6 +5,7 @@ import { METAL_NAMES } from '@/core/corrosion';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
 import { formatMoney, unitShown, valueShown } from '@/core/units';
 import { partFigures } from './figures';
+import { msg, worded } from '@/core/messages';
 
 export interface Row {
   readonly id: string;
@@ -42,27 +43,27 @@ const dropAt4: Get = (p) =>
     : null;
 
 /** What matters of each kind, to sort and filter by. */
-const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
+const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(() => ({
   radiator: [
     number(
       'section',
-      'Section, mm',
+      msg`Section, mm`,
       of('radiator', (p) => p.section_mm),
     ),
     number(
       'sections',
-      'Sections',
+      msg`Sections`,
       of('radiator', (p) => p.sections),
       80,
     ),
     number(
       'thick',
-      'Thick, mm',
+      msg`Thick, mm`,
       of('radiator', (p) => p.size[2]),
     ),
     number(
       'fpi',
-      'Fins an inch',
+      msg`Fins an inch`,
       of('radiator', (p) => p.core.fpi),
     ),
     text(
@@ -73,7 +74,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'ports',
-      'Ports',
+      msg`Ports`,
       of('radiator', (p) => p.ports.length),
       70,
     ),
@@ -85,7 +86,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'gap',
-      'Hole gap, mm',
+      msg`Hole gap, mm`,
       of('radiator', (p) => p.holeGap_mm),
     ),
     number(
@@ -98,27 +99,27 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
   fan: [
     number(
       'section',
-      'Size, mm',
+      msg`Size, mm`,
       of('fan', (p) => p.section_mm),
     ),
     number(
       'thick',
-      'Thick, mm',
+      msg`Thick, mm`,
       of('fan', (p) => p.size[2]),
     ),
     number(
       'full',
-      'Full, rpm',
+      msg`Full, rpm`,
       of('fan', (p) => p.fullSpeed_rpm),
     ),
     number(
       'free',
-      'Free, m³/h',
+      msg`Free, m³/h`,
       of('fan', (p) => p.points[p.points.length - 1]?.[0] ?? null),
     ),
     number(
       'pressure',
-      'Shut off, Pa',
+      msg`Shut off, Pa`,
       of('fan', (p) => p.points[0]?.[1] ?? null),
     ),
     number(
@@ -131,17 +132,17 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
   pump: [
     number(
       'head',
-      'Head, m',
+      msg`Head, m`,
       of('pump', (p) => p.points[0]?.[1] ?? null),
     ),
     number(
       'free',
-      'Free, L/min',
+      msg`Free, L/min`,
       of('pump', (p) => p.points[p.points.length - 1]?.[0] ?? null),
     ),
     number(
       'full',
-      'Full, rpm',
+      msg`Full, rpm`,
       of('pump', (p) => p.fullSpeed_rpm),
     ),
     number(
@@ -161,17 +162,17 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
   reservoir: [
     number(
       'high',
-      'High, mm',
+      msg`High, mm`,
       of('reservoir', (p) => p.size[1]),
     ),
     number(
       'fill',
-      'Fill, mL',
+      msg`Fill, mL`,
       of('reservoir', (p) => p.fill_mL),
     ),
     number(
       'ports',
-      'Ports',
+      msg`Ports`,
       of('reservoir', (p) => p.ports.length),
       70,
     ),
@@ -185,14 +186,14 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'kw',
-      'K/W at 4 L/min',
+      msg`K/W at 4 L/min`,
       of('block', (p) => p.resistance.find(([q]) => q === 4)?.[1] ?? null),
       120,
     ),
-    number('drop', 'kPa at 4 L/min', dropAt4, 120),
+    number('drop', msg`kPa at 4 L/min`, dropAt4, 120),
     number(
       'thick',
-      'Thick, mm',
+      msg`Thick, mm`,
       of('block', (p) => Math.min(...p.size)),
     ),
     text('wet', 'Wetted', wetted, 130),
@@ -218,12 +219,12 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'bore',
-      'Bore, mm',
+      msg`Bore, mm`,
       of('fitting', (p) => p.bore_mm),
     ),
     number(
       'length',
-      'Stands out, mm',
+      msg`Stands out, mm`,
       of('fitting', (p) => p.length_mm),
       120,
     ),
@@ -244,45 +245,45 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'outer',
-      'Outer, mm',
+      msg`Outer, mm`,
       of('tube', (p) => p.outer_mm),
     ),
     number(
       'inner',
-      'Inner, mm',
+      msg`Inner, mm`,
       of('tube', (p) => p.inner_mm),
     ),
     number(
       'bend',
-      'Least bend, mm',
+      msg`Least bend, mm`,
       of('tube', (p) => p.minBend_mm),
       120,
     ),
     number(
       'stick',
-      'Stick, mm',
+      msg`Stick, mm`,
       of('tube', (p) => p.stick_mm ?? null),
     ),
   ],
   case: [
     number(
       'litres',
-      'Litres',
+      msg`Litres`,
       of('case', (p) => p.volume_L),
     ),
     number(
       'long',
-      'Long, mm',
+      msg`Long, mm`,
       of('case', (p) => p.interior[0]),
     ),
     number(
       'high',
-      'High, mm',
+      msg`High, mm`,
       of('case', (p) => p.interior[1]),
     ),
     number(
       'wide',
-      'Wide, mm',
+      msg`Wide, mm`,
       of('case', (p) => p.interior[2]),
     ),
     text(
@@ -301,13 +302,13 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'months',
-      'Inhibitor, months',
+      msg`Inhibitor, months`,
       of('coolant', (p) => p.inhibitor_months),
       130,
     ),
     number(
       'bottle',
-      'Bottle, mL',
+      msg`Bottle, mL`,
       of('coolant', (p) => p.bottle_mL),
     ),
     text(
@@ -326,12 +327,12 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'length',
-      'Length, mm',
+      msg`Length, mm`,
       of('screw', (p) => p.length_mm),
     ),
     number(
       'pack',
-      'In a pack',
+      msg`In a pack`,
       of('screw', (p) => p.pack),
     ),
   ],
@@ -344,16 +345,16 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = {
     ),
     number(
       'long',
-      'Long, mm',
+      msg`Long, mm`,
       of('card', (p) => p.size[0]),
     ),
     number(
       'thick',
-      'Thick, mm',
+      msg`Thick, mm`,
       of('card', (p) => p.size[1]),
     ),
   ],
-};
+}));
 
 /** Columns for a kind, or for all kinds together. */
 /** "Thick, mm": what the column is, and the fixed unit its numbers come in. */
@@ -380,7 +381,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
     ...(kind ? [] : [text('kind', 'Kind', (p) => PART_KINDS[p.kind].one, 120)]),
     {
       field: 'name',
-      headerName: 'Part',
+      headerName: msg`Part`,
       width: 210,
       valueGetter: (_, r) => r.part.name,
       renderCell: (c) => `${c.row.part.name}${c.row.own ? ' · yours' : ''}`,
@@ -389,7 +390,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
     ...(special ?? [
       {
         field: 'figures',
-        headerName: 'What matters',
+        headerName: msg`What matters`,
         flex: 1,
         minWidth: 320,
         valueGetter: (_: unknown, r: Row) => partFigures(r.part),
@@ -397,7 +398,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
     ]),
     {
       field: 'price',
-      headerName: `Price, ${PARTS_CURRENCY}`,
+      headerName: msg`Price, ${PARTS_CURRENCY}`,
       width: 90,
       type: 'number',
       valueGetter: (_, r) => r.part.price_minor / 100,
@@ -405,6 +406,6 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
     },
     ...(special
       ? []
-      : [{ field: 'id', headerName: 'Number', width: 180, cellClassName: 'mono soft' }]),
+      : [{ field: 'id', headerName: msg`Number`, width: 180, cellClassName: 'mono soft' }]),
   ];
 }

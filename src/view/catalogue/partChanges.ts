@@ -6,6 +6,7 @@ import {
   type PartKind,
 } from '@/core/components';
 import { resizedRadiator, resizeSide } from '@/core/making';
+import { msg, worded } from '@/core/messages';
 
 /** A figure that a part may have and need not. */
 interface OptionalField {
@@ -14,33 +15,44 @@ interface OptionalField {
   /** How it is typed; as a line of text where not given. */
   readonly as?: 'number' | 'yes' | 'boxed';
 }
-const LEAD: OptionalField = { path: 'lead_mm', words: 'its cable, mm', as: 'number' };
-const SENSOR: OptionalField = { path: 'sensor', words: 'reads the coolant (yes)', as: 'yes' };
-const CONNECTOR: OptionalField = { path: 'connector', words: 'ends in, as four-pin fan' };
-const OF_KIND: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = {
-  processor: [{ path: 'pattern', words: 'mounting pattern, as 75 × 75 M4' }],
-  card: [{ path: 'layout', words: 'card layout' }],
+const LEAD: OptionalField = worded(() => ({
+  path: 'lead_mm',
+  words: msg`its cable, mm`,
+  as: 'number',
+}));
+const SENSOR: OptionalField = worded(() => ({
+  path: 'sensor',
+  words: msg`reads the coolant (yes)`,
+  as: 'yes',
+}));
+const CONNECTOR: OptionalField = worded(() => ({
+  path: 'connector',
+  words: msg`ends in, as four-pin fan`,
+}));
+const OF_KIND: Readonly<Partial<Record<PartKind, readonly OptionalField[]>>> = worded(() => ({
+  processor: [{ path: 'pattern', words: msg`mounting pattern, as 75 × 75 M4` }],
+  card: [{ path: 'layout', words: msg`card layout` }],
   board: [
-    { path: 'pattern', words: 'mounting pattern at the processor' },
-    { path: 'layout', words: 'board layout' },
+    { path: 'pattern', words: msg`mounting pattern at the processor` },
+    { path: 'layout', words: msg`board layout` },
   ],
   block: [
-    { path: 'fits.patterns', words: 'mounting patterns it fits, by commas' },
-    { path: 'fits.cards', words: 'card layouts it fits' },
-    { path: 'fits.boards', words: 'board layouts it fits' },
-    { path: 'fits.sticks', words: 'sticks it fits, as 2 × 9 mm apart' },
+    { path: 'fits.patterns', words: msg`mounting patterns it fits, by commas` },
+    { path: 'fits.cards', words: msg`card layouts it fits` },
+    { path: 'fits.boards', words: msg`board layouts it fits` },
+    { path: 'fits.sticks', words: msg`sticks it fits, as 2 × 9 mm apart` },
   ],
   fan: [LEAD],
   pump: [LEAD],
   reservoir: [SENSOR],
   inline: [SENSOR],
-  cable: [{ path: 'length_mm', words: 'length, mm', as: 'number' }, CONNECTOR],
-  device: [{ path: 'format', words: 'size of drive, as 2.5 in' }, CONNECTOR],
-};
-const OF_ALL: readonly OptionalField[] = [
-  { path: 'soldIn', words: 'parts in a pack, where sold so', as: 'number' },
-  { path: 'includes', words: 'in its box, as 2 × fit-plug, 1 × paste', as: 'boxed' },
-];
+  cable: [{ path: 'length_mm', words: msg`length, mm`, as: 'number' }, CONNECTOR],
+  device: [{ path: 'format', words: msg`size of drive, as 2.5 in` }, CONNECTOR],
+}));
+const OF_ALL: readonly OptionalField[] = worded(() => [
+  { path: 'soldIn', words: msg`parts in a pack, where sold so`, as: 'number' },
+  { path: 'includes', words: msg`in its box, as 2 × fit-plug, 1 × paste`, as: 'boxed' },
+]);
 
 /** The figures that a part of this kind may have and need not. */
 export const optionalOf = (part: Part): readonly OptionalField[] => [
@@ -70,7 +82,7 @@ const listed = (text: string): readonly string[] =>
 
 function plainText(part: Part, path: string): string {
   const value = (part as unknown as Readonly<Record<string, unknown>>)[path];
-  if (value === true) return 'yes';
+  if (value === true) return msg`yes`;
   if (path === 'includes')
     return (part.includes ?? []).map((i) => `${i.quantity} × ${i.what}`).join(', ');
   return typeof value === 'string' || typeof value === 'number' ? String(value) : '';

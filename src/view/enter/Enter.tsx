@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
 import styles from './Enter.module.css';
+import { msg } from '@/core/messages';
 
 /** Where the passphrase is said that whoever opened the app to others has set. */
 export function Enter() {
@@ -25,20 +26,20 @@ export function Enter() {
         return;
       }
       const { error } = (await response.json()) as { readonly error?: string };
-      setTrouble(error ?? 'This is not the passphrase.');
+      setTrouble(error ?? msg`This is not the passphrase.`);
     } catch {
-      setTrouble('The server cannot be reached.');
+      setTrouble(msg`The server cannot be reached.`);
     }
     setAsking(false);
   };
   return (
     <main className={styles.page}>
       <form onSubmit={(e) => void enter(e)} className={styles.form}>
-        <h1>Zephyron</h1>
-        <p className="soft">These builds are shared with those who know the passphrase.</p>
+        <h1>{msg`Zephyron`}</h1>
+        <p className="soft">{msg`These builds are shared with those who know the passphrase.`}</p>
         <TextField
           type="password"
-          label="Passphrase"
+          label={msg`Passphrase`}
           autoComplete="current-password"
           autoFocus
           value={passphrase}
@@ -47,7 +48,7 @@ export function Enter() {
           helperText={trouble}
         />
         <Button type="submit" variant="contained" disabled={isAsking || passphrase === ''}>
-          Enter
+          {msg`Enter`}
         </Button>
       </form>
     </main>

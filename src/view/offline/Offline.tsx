@@ -5,6 +5,7 @@ import { StageView } from '@/view/stages';
 import { EditorProvider, isStage, keptBuilds, keptWork, Workspace } from '@/view/workspace';
 import type { WorkState } from '@/view/workspace/outbox';
 import styles from './Offline.module.css';
+import { msg } from '@/core/messages';
 
 type Found =
   | { readonly kind: 'looking' }
@@ -33,8 +34,8 @@ export function Offline() {
   }, []);
   if (found.kind === 'looking')
     return (
-      <TroublePage title="The server is not reached">
-        Looking for what is stored in this browser.
+      <TroublePage title={msg`The server is not reached`}>
+        {msg`Looking for what is stored in this browser.`}
       </TroublePage>
     );
   if (found.kind === 'build') {
@@ -65,25 +66,25 @@ async function look(): Promise<Found> {
 function Kept({ builds }: { readonly builds: Awaited<ReturnType<typeof keptBuilds>> }) {
   return (
     <>
-      <PageHead at="Builds" />
+      <PageHead at="/" />
       <main className={styles.main}>
-        <h1>The server is not reached</h1>
+        <h1>{msg`The server is not reached`}</h1>
         <p>
           {builds.length > 0
-            ? 'These builds are kept in this browser. You can go on with them; what you do is sent when the server is back.'
-            : 'This browser keeps no build yet: one is kept once it was opened here. Start the server again, then reload.'}
+            ? msg`These builds are kept in this browser. You can go on with them; what you do is sent when the server is back.`
+            : msg`This browser keeps no build yet: one is kept once it was opened here. Start the server again, then reload.`}
         </p>
         <ul className={styles.list}>
           {builds.map((b) => (
             <li key={b.id}>
               {/* A plain link: the page is asked for anew, and answered from here. */}
               <a href={`/builds/${encodeURIComponent(b.id)}/heat`}>{b.name}</a>
-              <span className="soft">last here {TIME.format(b.at)}</span>
+              <span className="soft">{msg`last here ${TIME.format(b.at)}`}</span>
             </li>
           ))}
         </ul>
         <p>
-          <Press onClick={() => window.location.reload()}>Try the server again</Press>
+          <Press onClick={() => window.location.reload()}>{msg`Try the server again`}</Press>
         </p>
       </main>
     </>

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import type { ProofKind, ProofRow } from '@/proof';
 import { Mark, PageHead, Press } from '@/view/shared';
 import styles from './ProofTable.module.css';
+import { msg } from '@/core/messages';
 
 const figure = (v: number): string => {
   const digits = () => {
@@ -35,22 +36,19 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
   const bad = rows.filter((r) => !r.ok).length;
   return (
     <div>
-      <PageHead at="Validation" />
+      <PageHead at="/validation" />
       <main className={styles.main}>
         <h1>
           {bad === 0
-            ? `All ${rows.length} published checks pass`
-            : `${bad} of ${rows.length} published checks fail`}
+            ? msg`All ${rows.length} published checks pass`
+            : msg`${bad} of ${rows.length} published checks fail`}
         </h1>
         <p className={styles.lead}>
-          Computed just now by the same core that judges your build. No expected value comes from
-          our own code. {count('independent')} are worked out in another way, measured, or tabulated
-          by others; {count('same formula')} by the same formula in other code or by hand, which
-          finds slips of ours and not of the formula; {count('fitted')} set a constant of ours.
+          {msg`Computed just now by the same core that judges your build. No expected value comes from our own code. ${count('independent')} are worked out in another way, measured, or tabulated by others; ${count('same formula')} by the same formula in other code or by hand, which finds slips of ours and not of the formula; ${count('fitted')} set a constant of ours.`}
         </p>
-        <div className={styles.kinds} role="group" aria-label="What they are worth">
+        <div className={styles.kinds} role="group" aria-label={msg`What they are worth`}>
           <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>
-            All, {rows.length}
+            {msg`All, ${rows.length}`}
           </Press>
           {KINDS.filter((k) => count(k) > 0).map((k) => (
             <Press
@@ -63,13 +61,13 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
             </Press>
           ))}
         </div>
-        <div className={styles.kinds} role="group" aria-label="Subject">
+        <div className={styles.kinds} role="group" aria-label={msg`Subject`}>
           <Press
             className={styles.kind}
             aria-pressed={subject === null}
             onClick={() => setSubject(null)}
           >
-            All, {ofKind.length}
+            {msg`All, ${ofKind.length}`}
           </Press>
           {subjects.map((s) => (
             <Press
@@ -85,15 +83,15 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
         <Table className={styles.table}>
           <TableHead>
             <TableRow>
-              <TableCell>check</TableCell>
-              <TableCell>quantity</TableCell>
-              <TableCell className="num">expected</TableCell>
-              <TableCell className="num">ours</TableCell>
-              <TableCell className="num">off by</TableCell>
-              <TableCell className="num">allowed</TableCell>
+              <TableCell>{msg`check`}</TableCell>
+              <TableCell>{msg`quantity`}</TableCell>
+              <TableCell className="num">{msg`expected`}</TableCell>
+              <TableCell className="num">{msg`ours`}</TableCell>
+              <TableCell className="num">{msg`off by`}</TableCell>
+              <TableCell className="num">{msg`allowed`}</TableCell>
               <TableCell />
-              <TableCell>worth</TableCell>
-              <TableCell>source</TableCell>
+              <TableCell>{msg`worth`}</TableCell>
+              <TableCell>{msg`source`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>

@@ -1,14 +1,15 @@
 import type { Severity, Verdict } from '@/core/checks';
+import { msg, worded } from '@/core/messages';
 
 /** A note is no verdict: it has a shape and a word of its own. */
 export type MarkKind = Verdict | 'note';
-const WORDS: Record<MarkKind, string> = {
-  ok: 'OK',
-  marginal: 'marginal',
-  fails: 'fails',
-  unchecked: 'not checked',
-  note: 'note',
-};
+const WORDS: Record<MarkKind, string> = worded(() => ({
+  ok: msg`OK`,
+  marginal: msg`marginal`,
+  fails: msg`fails`,
+  unchecked: msg`not checked`,
+  note: msg`note`,
+}));
 export const verdictOfSeverity: Record<Severity, MarkKind> = {
   fails: 'fails',
   marginal: 'marginal',

@@ -4,12 +4,16 @@ import Link from 'next/link';
 import { ThemeSwitch } from './ThemeSwitch';
 import { UnitsSwitch } from './UnitsSwitch';
 import styles from './PageHead.module.css';
+import { msg, worded } from '@/core/messages';
 
-const PLACES = [
-  { href: '/', name: 'Builds' },
-  { href: '/catalogue', name: 'Catalogue' },
-  { href: '/validation', name: 'Validation' },
-] as const;
+const PLACES = worded(
+  () =>
+    [
+      { href: '/', name: msg`Builds` },
+      { href: '/catalogue', name: msg`Catalogue` },
+      { href: '/validation', name: msg`Validation` },
+    ] as const,
+);
 
 /** Ends the session of whoever said the passphrase. */
 async function leave(): Promise<void> {
@@ -18,19 +22,19 @@ async function leave(): Promise<void> {
 }
 
 /** The bar of the pages outside a build; "Log out" where the app is open to others. */
-export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] }) {
+export function PageHead({ at }: { readonly at: '/' | '/catalogue' | '/validation' }) {
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.name}>
-        Zephyron
+        {msg`Zephyron`}
       </Link>
-      <nav aria-label="Main" className={styles.places}>
+      <nav aria-label={msg`Main`} className={styles.places}>
         {PLACES.map((p) => (
           <Link
             key={p.href}
             href={p.href}
             prefetch={false}
-            aria-current={p.name === at ? 'page' : undefined}
+            aria-current={p.href === at ? 'page' : undefined}
             className={styles.place}
           >
             {p.name}
@@ -39,7 +43,7 @@ export function PageHead({ at }: { readonly at: (typeof PLACES)[number]['name'] 
       </nav>
       <span className={styles.gap} />
       <Press className={styles.leave} onClick={() => void leave()}>
-        Log out
+        {msg`Log out`}
       </Press>
       <UnitsSwitch className={styles.units} />
       <ThemeSwitch />

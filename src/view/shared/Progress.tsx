@@ -2,6 +2,7 @@
 import { Press } from './Press';
 import { formatNumber } from '@/core/units';
 import styles from './Progress.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly share: number | null;
@@ -20,9 +21,9 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
   if (stopped)
     return (
       <p>
-        Stopped.{' '}
+        {msg`Stopped. `}
         <Press className={styles.button} onClick={onAgain}>
-          Work out {what}
+          {msg`Work out ${what}`}
         </Press>
       </p>
     );
@@ -32,9 +33,9 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
       <span className={styles.bar} aria-hidden>
         <span style={{ width: `${100 * share}%` }} />
       </span>
-      {formatNumber(100 * share)} % worked out{' '}
+      {msg`${formatNumber(100 * share)} % worked out `}
       <Press className={styles.button} onClick={onStop}>
-        Stop
+        {msg`Stop`}
       </Press>
     </p>
   );

@@ -2,6 +2,7 @@
 import { TextInput } from './Inputs';
 import { useState } from 'react';
 import styles from './QuantityField.module.css';
+import { msg } from '@/core/messages';
 
 /** A whole number of pieces, typed in place; what is no number stays and says so. */
 export function QuantityCount({
@@ -21,7 +22,7 @@ export function QuantityCount({
     if (draft === null) return;
     const v = draft.trim() === '' ? 0 : Number(draft);
     if (!Number.isInteger(v) || v < 0 || v > most) {
-      setTrouble(`A whole number from 0 to ${most}.`);
+      setTrouble(msg`A whole number from 0 to ${most}.`);
       return;
     }
     setTrouble(null);
@@ -36,7 +37,7 @@ export function QuantityCount({
         aria-label={label}
         inputMode="numeric"
         value={draft ?? (value === 0 ? '' : String(value))}
-        placeholder="none"
+        placeholder={msg`none`}
         aria-invalid={trouble !== null}
         onFocus={(e) => e.target.select()}
         onChange={(e) => setDraft(e.target.value)}

@@ -10,6 +10,7 @@ import {
   type QuantityName,
 } from '@/core/units';
 import styles from './QuantityField.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly label: string;
@@ -79,7 +80,7 @@ export function QuantityField({
       (max !== undefined && parsed.value > max + 1e-9)
     ) {
       setTrouble(
-        `${label}: ${formatMeasure(parsed.value, inner, { decimals })} is outside ${formatShown(min ?? -Infinity, inner, { decimals })} to ${formatMeasure(max ?? Infinity, inner, { decimals })}.`,
+        msg`${label}: ${formatMeasure(parsed.value, inner, { decimals })} is outside ${formatShown(min ?? -Infinity, inner, { decimals })} to ${formatMeasure(max ?? Infinity, inner, { decimals })}.`,
       );
       return;
     }
@@ -103,7 +104,7 @@ export function QuantityField({
           autoComplete="off"
           aria-invalid={trouble !== null}
           aria-describedby={trouble ? `${id}-t` : undefined}
-          placeholder={optional ? 'none' : undefined}
+          placeholder={optional ? msg`none` : undefined}
           onFocus={(e) => e.target.select()}
           onChange={(e) => setDraft(e.target.value)}
           onBlur={commit}

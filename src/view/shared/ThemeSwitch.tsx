@@ -2,12 +2,13 @@
 import Contrast from '@mui/icons-material/Contrast';
 import { useColorScheme } from '@mui/material/styles';
 import { Press } from './Press';
+import { msg } from '@/core/messages';
 
 /** Light or dark; follows the system until chosen. */
 export function ThemeSwitch({ className }: { readonly className?: string }) {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
-  const words = dark ? 'Use the light theme' : 'Use the dark theme';
+  const words = dark ? msg`Use the light theme` : msg`Use the dark theme`;
   return (
     <Press
       className={className}

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { msg } from '@/core/messages';
 
 /** A page that says why there is nothing else on it, and what to do. */
 export function TroublePage({
@@ -16,7 +17,7 @@ export function TroublePage({
     <main style={{ padding: 40, maxWidth: 560, display: 'flex', flexDirection: 'column', gap: 14 }}>
       <h1>{title}</h1>
       {children}
-      {onward && <Link href="/">All builds</Link>}
+      {onward && <Link href="/">{msg`All builds`}</Link>}
     </main>
   );
 }

@@ -2,6 +2,7 @@
 import { unitShown } from '@/core/units';
 import { Press } from './Press';
 import { chooseUnits, useUnits } from './units';
+import { msg } from '@/core/messages';
 
 /** Metric or United States units, for the whole app. */
 export function UnitsSwitch({ className }: { readonly className?: string | undefined }) {
@@ -11,9 +12,11 @@ export function UnitsSwitch({ className }: { readonly className?: string | undef
     <Press
       className={className}
       aria-label={
-        units === 'us' ? 'Units: United States. Use metric units' : 'Units: metric. Use US units'
+        units === 'us'
+          ? msg`Units: United States. Use metric units`
+          : msg`Units: metric. Use US units`
       }
-      title="Units of the whole app. Any other may be typed, such as 3/8 in or 1.1 gpm."
+      title={msg`Units of the whole app. Any other may be typed, such as 3/8 in or 1.1 gpm.`}
       onClick={() => chooseUnits(other)}
     >
       {['mm', '°C', 'L/min'].map(unitShown).join(' · ')}

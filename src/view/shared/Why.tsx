@@ -7,6 +7,7 @@ import { Press } from './Press';
 import { isValidElement, useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
+import { msg } from '@/core/messages';
 
 export interface Reason {
   readonly title: string;
@@ -62,7 +63,7 @@ export function Why({
             ))}
           </TableBody>
         </Table>
-        <p className="soft">Source: {reason.source}</p>
+        <p className="soft">{msg`Source: ${reason.source}`}</p>
       </Popover>
     </>
   );

@@ -3,6 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
 import { BARE_PART_LISTS, CATALOGUE, offered, type PartLists } from '@/catalogue';
 import type { Part, PartKind, PartOf } from '@/core/components';
+import { msg } from '@/core/messages';
 
 interface PartListsState {
   readonly partLists: PartLists;
@@ -23,7 +24,7 @@ const saying = async (response: Response): Promise<string> => {
     error?: string;
     troubles?: readonly { path: string; message: string }[];
   } | null;
-  return `${body?.error ?? 'It was not kept.'}${
+  return `${body?.error ?? msg`It was not kept.`}${
     body?.troubles?.length
       ? ` ${body.troubles
           .slice(0, 3)
@@ -34,7 +35,7 @@ const saying = async (response: Response): Promise<string> => {
 };
 /** How long the server is waited for, ms. */
 const ANSWER_MS = 10_000;
-const AWAY = 'The server does not answer: it was not kept. What you typed is still here.';
+const away = () => msg`The server does not answer: it was not kept. What you typed is still here.`;
 /** Sends, and puts what came of it on the shelves where it was taken. */
 async function sent(
   address: string,
@@ -48,7 +49,7 @@ async function sent(
     taken();
     return null;
   } catch {
-    return AWAY;
+    return away();
   }
 }
 

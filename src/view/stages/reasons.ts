@@ -26,6 +26,7 @@ import type { Gap } from '@/core/clearance';
 import { SPREAD_BESIDE, type GapJudged, type Judged } from '@/core/studies';
 import type { Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
+import { msg, worded } from '@/core/messages';
 
 const kw = (v: number): string => `${formatNumber(v, { decimals: 3 })} K/W`;
 
@@ -33,23 +34,22 @@ export function reasonForSpot(s: SpotHeat): Reason {
   return s.cooledBy === null
     ? {
         title: s.name,
-        formula: "Case air plus the part's watts times its air cooler's resistance.",
+        formula: msg`Case air plus the part's watts times its air cooler's resistance.`,
         inputs: [
-          { name: 'case air', value: formatCelsius(s.coolant_C, 1) },
-          { name: 'heat', value: formatWatts(s.heat_W) },
-          { name: 'hot spot to air', value: kw(s.interface_KW) },
+          { name: msg`case air`, value: formatCelsius(s.coolant_C, 1) },
+          { name: msg`heat`, value: formatWatts(s.heat_W) },
+          { name: msg`hot spot to air`, value: kw(s.interface_KW) },
         ],
         source: 'part data; case air from the heat balance',
       }
     : {
         title: s.name,
-        formula:
-          "Mean coolant in the block plus the part's watts times the block's resistance at this flow and the resistance from hot spot to block.",
+        formula: msg`Mean coolant in the block plus the part's watts times the block's resistance at this flow and the resistance from hot spot to block.`,
         inputs: [
-          { name: 'coolant in the block', value: formatCelsius(s.coolant_C, 1) },
-          { name: 'heat', value: formatWatts(s.heat_W) },
-          { name: 'block at this flow', value: kw(s.block_KW ?? 0) },
-          { name: 'hot spot to block', value: kw(s.interface_KW) },
+          { name: msg`coolant in the block`, value: formatCelsius(s.coolant_C, 1) },
+          { name: msg`heat`, value: formatWatts(s.heat_W) },
+          { name: msg`block at this flow`, value: kw(s.block_KW ?? 0) },
+          { name: msg`hot spot to block`, value: kw(s.interface_KW) },
         ],
         source: "block's measured points, R = Rref (Qref/Q)^n; part data",
       };
@@ -57,20 +57,19 @@ export function reasonForSpot(s: SpotHeat): Reason {
 
 export function reasonForRise(report: CaseReport, design: Design): Reason {
   return {
-    title: 'Coolant ΔT',
-    formula:
-      'All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant by volume (tubes, blocks, radiators, reservoir), minus the room. What a sensor shows depends on where it sits.',
+    title: msg`Coolant ΔT`,
+    formula: msg`All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant by volume (tubes, blocks, radiators, reservoir), minus the room. What a sensor shows depends on where it sits.`,
     inputs: [
       ...report.loops.map((l) => ({
-        name: `${design.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
+        name: msg`${design.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
         value: formatWatts(l.heatIn_W),
       })),
       ...report.loops.flatMap((l) => placesInLoop(l, report.loops.length > 1, design)),
       ...report.radiators.map((r) => ({
         name: `${componentName(design, r.id)}`,
-        value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
+        value: msg`${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
       })),
-      { name: 'room', value: formatCelsius(design.brief.room_C, 1) },
+      { name: msg`room`, value: formatCelsius(design.brief.room_C, 1) },
     ],
     source:
       'crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice',
@@ -79,17 +78,17 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
 
 /** Coolant at the places of a loop that a builder asks about. */
 function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['inputs'] {
-  const of = several ? ` of ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}` : '';
+  const of = several ? msg` of ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}` : '';
   const place = (name: string, temp_C: number | null) =>
     temp_C === null ? [] : [{ name, value: formatCelsius(temp_C, 1) }];
   return [
-    ...place(`coolant${of}, mean by volume`, l.mean_C),
-    ...place(`coolant${of}, coolest`, l.coolest_C),
-    ...place(`coolant${of}, hottest`, l.hottest_C),
-    ...place(`coolant${of}, into the pump`, l.pumpInlet_C),
+    ...place(msg`coolant${of}, mean by volume`, l.mean_C),
+    ...place(msg`coolant${of}, coolest`, l.coolest_C),
+    ...place(msg`coolant${of}, hottest`, l.hottest_C),
+    ...place(msg`coolant${of}, into the pump`, l.pumpInlet_C),
     ...l.sensors.flatMap((s) =>
       place(
-        `what ${s.port ? `the sensor in ${componentName(design, s.component)}` : componentName(design, s.component)} would read`,
+        msg`what ${s.port ? msg`the sensor in ${componentName(design, s.component)}` : componentName(design, s.component)} would read`,
         s.temp_C,
       ),
     ),
@@ -98,20 +97,23 @@ function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['in
 
 export function reasonForRadiator(r: RadiatorHeat): Reason {
   return {
-    title: 'Heat a radiator takes',
+    title: msg`Heat a radiator takes`,
     formula:
       r.basis !== 'model'
-        ? `${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.`
-        : "Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.",
+        ? msg`${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.`
+        : msg`Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.`,
     inputs: [
-      { name: 'fan speed', value: `${formatNumber(r.speed_rpm)} rpm` },
-      { name: 'air through the radiator', value: formatMeasure(r.airFlow_m3h, 'm³/h') },
-      { name: 'drag at that flow', value: `${formatMeasure(r.airDrop_Pa, 'Pa', { decimals: 1 })}` },
-      { name: 'air in', value: formatCelsius(r.airIn_C, 1) },
-      { name: 'conductance', value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
+      { name: msg`fan speed`, value: msg`${formatNumber(r.speed_rpm)} rpm` },
+      { name: msg`air through the radiator`, value: formatMeasure(r.airFlow_m3h, 'm³/h') },
       {
-        name: 'installation factors',
-        value: `${INSTALLATION.airFlow} of air flow, ${INSTALLATION.conductance} of conductance`,
+        name: msg`drag at that flow`,
+        value: `${formatMeasure(r.airDrop_Pa, 'Pa', { decimals: 1 })}`,
+      },
+      { name: msg`air in`, value: formatCelsius(r.airIn_C, 1) },
+      { name: msg`conductance`, value: `${formatNumber(r.conductance_WK, { decimals: 1 })} W/K` },
+      {
+        name: msg`installation factors`,
+        value: msg`${INSTALLATION.airFlow} of air flow, ${INSTALLATION.conductance} of conductance`,
       },
     ],
     source: 'Kays & London; Shah & London; factors calibrated to common practice',
@@ -130,25 +132,24 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
       : [],
   );
   return {
-    title: 'Noise where you sit',
-    formula:
-      'Each fan and pump at its speed: published level + 50 log10(speed/full speed), less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms reflect.',
+    title: msg`Noise where you sit`,
+    formula: msg`Each fan and pump at its speed: published level + 50 log10(speed/full speed), less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms reflect.`,
     inputs: [
       {
-        name: 'listener',
+        name: msg`listener`,
         value: `${formatMeasure(design.brief.listener_m, 'm', { decimals: 1 })}`,
       },
       ...loudest.slice(0, SOURCES_NAMED).map((s) => ({
         name: componentName(design, s.component),
-        value: `${formatNumber(s.level_dBA, { decimals: 1 })} dBA`,
+        value: msg`${formatNumber(s.level_dBA, { decimals: 1 })} dBA`,
       })),
       ...OCTAVES_HZ.map((f, i) => ({
-        name: `octave of ${formatNumber(f)} Hz, not weighted`,
-        value: `${formatNumber(bands_dB[i], { decimals: 0 })} dB`,
+        name: msg`octave of ${formatNumber(f)} Hz, not weighted`,
+        value: msg`${formatNumber(bands_dB[i], { decimals: 0 })} dB`,
       })),
       ...tones.map((t) => ({
-        name: `${componentName(design, t.id)} may hum at`,
-        value: `${formatNumber(t.tone_Hz)} Hz, of seven blades`,
+        name: msg`${componentName(design, t.id)} may hum at`,
+        value: msg`${formatNumber(t.tone_Hz)} Hz, of seven blades`,
       })),
     ],
     source:
@@ -158,14 +159,13 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
 
 export function reasonForFlow(flow: LoopFlow): Reason {
   return {
-    title: 'Flow of the loop',
-    formula:
-      "Where the pump's head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).",
+    title: msg`Flow of the loop`,
+    formula: msg`Where the pump's head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).`,
     inputs: [
-      { name: 'head given', value: `${formatMeasure(flow.head_kPa, 'kPa', { decimals: 1 })}` },
-      { name: 'coolant at', value: formatCelsius(flow.coolant_C, 1) },
-      { name: 'rounds', value: formatNumber(flow.iterations) },
-      { name: 'left over', value: `${flow.residual.energy_kPa.toExponential(1)} kPa` },
+      { name: msg`head given`, value: `${formatMeasure(flow.head_kPa, 'kPa', { decimals: 1 })}` },
+      { name: msg`coolant at`, value: formatCelsius(flow.coolant_C, 1) },
+      { name: msg`rounds`, value: formatNumber(flow.iterations) },
+      { name: msg`left over`, value: msg`${flow.residual.energy_kPa.toExponential(1)} kPa` },
     ],
     source:
       'pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410; dp = aQ + bQ² parts',
@@ -174,16 +174,16 @@ export function reasonForFlow(flow: LoopFlow): Reason {
 
 export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Reason {
   return {
-    title: `Pressure drop of ${name}`,
+    title: msg`Pressure drop of ${name}`,
     formula:
       link.kind === 'passage'
-        ? 'Its measured curve a Q + b Q², a scaled with viscosity and b with density.'
-        : 'Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the length of its arc; each fitting at its own bore, from port to tube, by K or by its measured points. Nothing is counted twice.',
+        ? msg`Its measured curve a Q + b Q², a scaled with viscosity and b with density.`
+        : msg`Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the length of its arc; each fitting at its own bore, from port to tube, by K or by its measured points. Nothing is counted twice.`,
     inputs: [
-      { name: 'flow', value: `${formatMeasure(link.flow_Lmin, 'L/min', { decimals: 2 })}` },
+      { name: msg`flow`, value: `${formatMeasure(link.flow_Lmin, 'L/min', { decimals: 2 })}` },
       ...(link.reynolds
         ? [
-            { name: 'Reynolds number', value: formatNumber(link.reynolds) },
+            { name: msg`Reynolds number`, value: formatNumber(link.reynolds) },
             { name: 'regime', value: link.regime ?? '' },
           ]
         : []),
@@ -199,24 +199,23 @@ const splitOf = ({ tube_kPa, bends_kPa, fittings }: RunDrop): Reason['inputs'] =
     value: `${formatMeasure(drop_kPa, 'kPa', { decimals: 3 })}`,
   });
   return [
-    row('tube and arcs', tube_kPa),
+    row(msg`tube and arcs`, tube_kPa),
     row('bends', bends_kPa),
     ...fittings.map((f) => row(f.of, f.drop_kPa)),
   ];
 };
 
 export const reasonForGap = (g: Gap, judged?: GapJudged): Reason => ({
-  title: `${g.nameA} and ${g.nameB}`,
-  formula:
-    'Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.',
+  title: msg`${g.nameA} and ${g.nameB}`,
+  formula: msg`Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.`,
   inputs: [
-    { name: 'nominal', value: `${formatMeasure(g.gap_mm, 'mm', { decimals: 1 })}` },
+    { name: msg`nominal`, value: `${formatMeasure(g.gap_mm, 'mm', { decimals: 1 })}` },
     {
-      name: 'both at the end of their tolerance',
+      name: msg`both at the end of their tolerance`,
       value: `${formatMeasure(g.worst_mm, 'mm', { decimals: 1 })}`,
     },
     {
-      name: 'expected of two made independently (root of the sum of squares)',
+      name: msg`expected of two made independently (root of the sum of squares)`,
       value: `${formatMeasure(g.rss_mm, 'mm', { decimals: 1 })}`,
     },
     ...chancesOf(judged),
@@ -232,12 +231,12 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
     ? [
         {
           name: '90 % of such builds',
-          value: `${formatShown(judged.band.low, 'mm', { decimals: 1 })} to ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
+          value: msg`${formatShown(judged.band.low, 'mm', { decimals: 1 })} to ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
         },
-        { name: 'the two touch', value: `${formatNumber(100 * judged.beyond)} in 100` },
+        { name: msg`the two touch`, value: msg`${formatNumber(100 * judged.beyond)} in 100` },
         {
-          name: 'less is left than the brief keeps clear',
-          value: `${formatNumber(100 * judged.tight)} in 100`,
+          name: msg`less is left than the brief keeps clear`,
+          value: msg`${formatNumber(100 * judged.tight)} in 100`,
         },
       ]
     : [];
@@ -252,17 +251,16 @@ export const reasonForRun = (r: Run): Reason =>
   r.routed
     ? {
         title: r.name,
-        formula:
-          'Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.',
+        formula: msg`Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.`,
         inputs: [
-          { name: 'bends', value: formatNumber(r.bends) },
-          { name: 'radius', value: radiiOf(r.routed) },
-          { name: 'kept from everything', value: formatMeasure(r.routed.kept_mm, 'mm') },
+          { name: msg`bends`, value: formatNumber(r.bends) },
+          { name: msg`radius`, value: radiiOf(r.routed) },
+          { name: msg`kept from everything`, value: formatMeasure(r.routed.kept_mm, 'mm') },
           {
-            name: 'nearest',
+            name: msg`nearest`,
             value: r.routed.nearest
               ? `${formatMeasure(r.routed.nearest.gap_mm, 'mm', { decimals: 1 })}`
-              : 'nothing',
+              : msg`nothing`,
           },
         ],
         source: 'routing in space',
@@ -271,22 +269,21 @@ export const reasonForRun = (r: Run): Reason =>
         title: r.name,
         formula:
           r.guess ??
-          "Estimated from where the two ports are and point: straight legs with bends of the tube's radius, plus what goes into each fitting. Routing in space will replace it.",
+          msg`Estimated from where the two ports are and point: straight legs with bends of the tube's radius, plus what goes into each fitting. Routing in space will replace it.`,
         inputs: [
-          { name: 'bends', value: formatNumber(r.bends) },
-          { name: 'turning', value: `${formatNumber(r.turning_deg)}°` },
+          { name: msg`bends`, value: formatNumber(r.bends) },
+          { name: msg`turning`, value: `${formatNumber(r.turning_deg)}°` },
         ],
         source: 'estimate from the ports',
       };
 
 export const reasonForVolume = (v: LoopVolume): Reason => ({
-  title: 'Coolant of the loop',
-  formula:
-    'Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.',
+  title: msg`Coolant of the loop`,
+  formula: msg`Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.`,
   inputs: [
-    { name: 'parts', value: formatMeasure(v.parts_mL, 'mL') },
-    { name: 'tubes', value: formatMeasure(v.tubes_mL, 'mL') },
-    { name: 'to buy', value: formatMeasure(v.buy_mL, 'mL') },
+    { name: msg`parts`, value: formatMeasure(v.parts_mL, 'mL') },
+    { name: msg`tubes`, value: formatMeasure(v.tubes_mL, 'mL') },
+    { name: msg`to buy`, value: formatMeasure(v.buy_mL, 'mL') },
   ],
   source: 'part data; spare by common practice',
 });
@@ -300,18 +297,17 @@ export const reasonForNeeded = (
   const neededWords = () => {
     if (needed === null) return '–';
     if (Number.isFinite(needed)) return formatNumber(needed, { decimals: 1 });
-    return 'no number is enough';
+    return msg`no number is enough`;
   };
   return {
-    title: 'Sections needed',
-    formula:
-      'All radiators with their fans and the air they bring grown or shrunk alike, at the present speed, until the warmest loop meets the limit. Findings offer radiators really placed, each worked out whole.',
+    title: msg`Sections needed`,
+    formula: msg`All radiators with their fans and the air they bring grown or shrunk alike, at the present speed, until the warmest loop meets the limit. Findings offer radiators really placed, each worked out whole.`,
     inputs: [
-      { name: 'now', value: formatNumber(sections) },
-      { name: 'rise now', value: formatKelvin(rise) },
-      { name: 'limit', value: formatKelvin(limit) },
+      { name: msg`now`, value: formatNumber(sections) },
+      { name: msg`rise now`, value: formatKelvin(rise) },
+      { name: msg`limit`, value: formatKelvin(limit) },
       {
-        name: 'needed',
+        name: msg`needed`,
         value: neededWords(),
       },
     ],
@@ -321,96 +317,100 @@ export const reasonForNeeded = (
 
 export const reasonForBand = (b: Uncertainty): Reason => ({
   title: '90 % range over such builds',
-  formula: `${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
+  formula: msg`${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
   inputs: [
     {
-      name: 'installation factor of air coolers',
+      name: msg`installation factor of air coolers`,
       value: `± ${formatNumber(100 * SPREAD.airFlow)} %`,
     },
-    { name: 'installation factor on heat', value: `± ${formatNumber(100 * SPREAD.conductance)} %` },
-    { name: 'draw of each part', value: `± ${formatNumber(100 * SPREAD.draw)} %` },
-    { name: 'each block', value: `± ${formatNumber(100 * SPREAD.block)} %` },
-    { name: 'paste and pads', value: `± ${formatNumber(100 * SPREAD.interface)} %` },
-    { name: 'over the brief\u2019s rise', value: `${formatNumber(100 * b.riseOver)} %` },
+    {
+      name: msg`installation factor on heat`,
+      value: `± ${formatNumber(100 * SPREAD.conductance)} %`,
+    },
+    { name: msg`draw of each part`, value: `± ${formatNumber(100 * SPREAD.draw)} %` },
+    { name: msg`each block`, value: `± ${formatNumber(100 * SPREAD.block)} %` },
+    { name: msg`paste and pads`, value: `± ${formatNumber(100 * SPREAD.interface)} %` },
+    { name: msg`over the brief’s rise`, value: `${formatNumber(100 * b.riseOver)} %` },
   ],
   source:
     'standard deviations by common practice, no source; logged readings will narrow the first two',
 });
 
 /** What a band of flow, noise or price was drawn from. */
-const BESIDE = {
-  flow: {
-    title: '90 % range of the flow',
-    inputs: [
-      { name: "the pump's head", value: `± ${formatNumber(100 * SPREAD_BESIDE.head)} %` },
-      {
-        name: 'all of the loop resistance',
-        value: `± ${formatNumber(100 * SPREAD_BESIDE.losses)} %`,
+const BESIDE = worded(
+  () =>
+    ({
+      flow: {
+        title: '90 % range of the flow',
+        inputs: [
+          { name: msg`the pump's head`, value: `± ${formatNumber(100 * SPREAD_BESIDE.head)} %` },
+          {
+            name: msg`all of the loop resistance`,
+            value: `± ${formatNumber(100 * SPREAD_BESIDE.losses)} %`,
+          },
+        ],
+        beyond: msg`move less than the brief asks`,
       },
-    ],
-    beyond: 'move less than the brief asks',
-  },
-  noise: {
-    title: '90 % range of the noise',
-    inputs: [
-      {
-        name: 'level of each fan and pump',
-        value: `± ${formatNumber(SPREAD_BESIDE.sound_dB, { decimals: 1 })} dB`,
+      noise: {
+        title: '90 % range of the noise',
+        inputs: [
+          {
+            name: msg`level of each fan and pump`,
+            value: msg`± ${formatNumber(SPREAD_BESIDE.sound_dB, { decimals: 1 })} dB`,
+          },
+        ],
+        beyond: msg`are louder than the brief allows`,
       },
-    ],
-    beyond: 'are louder than the brief allows',
-  },
-  price: {
-    title: '90 % range of the price',
-    inputs: [
-      {
-        name: 'each price until it is quoted',
-        value: `± ${formatNumber(100 * SPREAD_BESIDE.price)} %`,
+      price: {
+        title: '90 % range of the price',
+        inputs: [
+          {
+            name: msg`each price until it is quoted`,
+            value: `± ${formatNumber(100 * SPREAD_BESIDE.price)} %`,
+          },
+        ],
+        beyond: msg`cost more than the budget`,
       },
-    ],
-    beyond: 'cost more than the budget',
-  },
-} as const;
+    }) as const,
+);
 
 export const reasonForBeside = (of: keyof typeof BESIDE, { beyond }: Judged): Reason => ({
   title: BESIDE[of].title,
-  formula: `${DRAWN} The draws are seeded: the same build shows the same band.`,
+  formula: msg`${drawn()} The draws are seeded: the same build shows the same band.`,
   inputs: [
     ...BESIDE[of].inputs,
-    { name: BESIDE[of].beyond, value: `${formatNumber(100 * beyond)} in 100` },
+    { name: BESIDE[of].beyond, value: msg`${formatNumber(100 * beyond)} in 100` },
   ],
   source: 'standard deviations by common practice, no source',
 });
-const DRAWN =
-  'Draws of what the papers do not settle, each worked out; the middle nine tenths are shown.';
+const drawn = () =>
+  msg`Draws of what the papers do not settle, each worked out; the middle nine tenths are shown.`;
 
 export const reasonForCarries = (
   c: { readonly heat_W: number; readonly ofNow: number; readonly speed_rpm: number },
   limits: { readonly deltaT_K: number; readonly noise_dBA: number },
 ): Reason => ({
-  title: 'Heat the loops would carry',
-  formula:
-    'All parts\u2019 heat grown alike until the warmest loop meets the brief\u2019s rise, fans as fast as the brief\u2019s noise allows.',
+  title: msg`Heat the loops would carry`,
+  formula: msg`All parts’ heat grown alike until the warmest loop meets the brief’s rise, fans as fast as the brief’s noise allows.`,
   inputs: [
-    { name: 'rise allowed', value: formatKelvin(limits.deltaT_K) },
-    { name: 'noise allowed', value: `${formatNumber(limits.noise_dBA)} dBA` },
-    { name: 'fans', value: `${formatNumber(c.speed_rpm)} rpm` },
-    { name: 'of today\u2019s heat', value: `${formatNumber(100 * c.ofNow)} %` },
+    { name: msg`rise allowed`, value: formatKelvin(limits.deltaT_K) },
+    { name: msg`noise allowed`, value: msg`${formatNumber(limits.noise_dBA)} dBA` },
+    { name: msg`fans`, value: msg`${formatNumber(c.speed_rpm)} rpm` },
+    { name: msg`of today’s heat`, value: `${formatNumber(100 * c.ofNow)} %` },
   ],
   source: 'the heat model, solved for heat',
 });
 
 export const reasonForExpansion = (e: Expansion): Reason => ({
-  title: 'Growth when hot',
-  formula:
-    'Volume times the ratio of the coolant\u2019s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas with water vapour in it; tubes swell by ΔV/V = (2 Δp/E) ((D² + d²)/(D² − d²) + ν).',
+  title: msg`Growth when hot`,
+  formula: msg`Volume times the ratio of the coolant’s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas with water vapour in it; tubes swell by ΔV/V = (2 Δp/E) ((D² + d²)/(D² − d²) + ν).`,
   inputs: [
-    { name: 'filled at', value: formatCelsius(e.cold_C, 1) },
-    { name: 'hottest coolant', value: formatCelsius(e.hot_C, 1) },
-    { name: 'air at the fill', value: formatMeasure(e.air_mL, 'mL') },
-    { name: 'what tubes give', value: `${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}` },
+    { name: msg`filled at`, value: formatCelsius(e.cold_C, 1) },
+    { name: msg`hottest coolant`, value: formatCelsius(e.hot_C, 1) },
+    { name: msg`air at the fill`, value: formatMeasure(e.air_mL, 'mL') },
+    { name: msg`what tubes give`, value: `${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}` },
     {
-      name: 'closed warm, then cold',
+      name: msg`closed warm, then cold`,
       value: `${formatMeasure(-e.sinks_bar, 'bar', { decimals: 2 })}`,
     },
   ],

@@ -1,6 +1,7 @@
 'use client';
 import { useDeferredValue } from 'react';
 import { useEditor } from './EditorProvider';
+import { msg } from '@/core/messages';
 
 /** Says politely, to whoever listens instead of looking, how many checks fail after an edit. */
 export function Announcer() {
@@ -9,10 +10,10 @@ export function Announcer() {
     marginal = findings.filter((f) => f.severity === 'marginal').length;
   const words =
     fails + marginal === 0
-      ? 'No check fails.'
-      : `Checks that fail: ${fails}. Marginal: ${marginal}.`;
+      ? msg`No check fails.`
+      : msg`Checks that fail: ${fails}. Marginal: ${marginal}.`;
   return (
-    <p role="status" aria-label="Checks" className="visually-hidden">
+    <p role="status" aria-label={msg`Checks`} className="visually-hidden">
       {words}
     </p>
   );

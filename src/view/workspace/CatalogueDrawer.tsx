@@ -14,6 +14,7 @@ import { HeatSourceForm } from '@/view/catalogue/HeatSourceForm';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
 import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
+import { counted, msg } from '@/core/messages';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
   (k) => PART_KINDS[k].component && CATALOGUE.some((p) => p.kind === k),
@@ -52,23 +53,23 @@ function Body() {
   return (
     <>
       <div className={styles.head}>
-        <h1>Catalogue</h1>
+        <h1>{msg`Catalogue`}</h1>
         <Press className={styles.close} onClick={() => open(null)}>
-          Close
+          {msg`Close`}
         </Press>
       </div>
       <div className={styles.ways}>
         {entering !== null ? (
           <Press className={styles.close} onClick={() => setEntering(null)}>
-            Back to the catalogue
+            {msg`Back to the catalogue`}
           </Press>
         ) : (
           <>
             <Press className={styles.close} onClick={() => setEntering('sheet')}>
-              Not here? Paste its datasheet
+              {msg`Not here? Paste its datasheet`}
             </Press>
             <Press className={styles.close} onClick={() => setEntering('watts')}>
-              Add a heat source by its watts
+              {msg`Add a heat source by its watts`}
             </Press>
           </>
         )}
@@ -95,8 +96,8 @@ function Body() {
           {' '}
           <TextInput
             className={styles.filter}
-            aria-label="Search the catalogue"
-            placeholder="Search by name, size, figure"
+            aria-label={msg`Search the catalogue`}
+            placeholder={msg`Search by name, size, figure`}
             value={text}
             onChange={(e) => setText(e.target.value)}
             onKeyDown={(e) => e.stopPropagation()}
@@ -123,7 +124,7 @@ function Body() {
                 setKind('sets');
               }}
             >
-              Sold as one
+              {msg`Sold as one`}
             </Press>
           </div>
           <CompareTable />
@@ -148,7 +149,7 @@ function Sets({ asked, shown }: { readonly asked: string; readonly shown: boolea
     [s.first, ...s.others.map((o) => o.part)].every(isOffered),
   ).filter((s) =>
     words.length > 0
-      ? words.every((w) => `${s.name} ${s.maker} set`.toLowerCase().includes(w))
+      ? words.every((w) => msg`${s.name} ${s.maker} set`.toLowerCase().includes(w))
       : shown,
   );
   return found.map((s) => <SetRow key={s.id} set={s} />);
@@ -160,11 +161,11 @@ function SetRow({ set }: { readonly set: PartSet }) {
   const pick = useEditor((s) => s.pick);
   const add = (): void => {
     const { edit, component } = addSet(design, set);
-    commit(`add ${set.name}`, edit);
+    commit(msg`add ${set.name}`, edit);
     pick(component);
   };
   return (
-    <Press className={styles.part} onClick={add} aria-label={`Add ${set.name}`}>
+    <Press className={styles.part} onClick={add} aria-label={msg`Add ${set.name}`}>
       <span>
         <strong>{set.name}</strong> <span className="soft">{set.maker}</span>
       </span>
@@ -211,17 +212,19 @@ const Found = memo(function Found({
       {fit.slice(0, MOST_SHOWN).map((p) => (
         <PartRow key={p.id} part={p} why={null} />
       ))}
-      {rest > 0 && <p className="soft">And {rest} more: say more of its name, size or figures.</p>}
+      {rest > 0 && (
+        <p className="soft">{msg`And ${rest} more: say more of its name, size or figures.`}</p>
+      )}
       {not.length > 0 && (
         <h2 className={styles.rest}>
-          {not.length === 1 ? 'One does not fit' : `${not.length} do not fit`} this build as it is
+          {msg`${counted(not.length, 'One does not fit', '# do not fit')} this build as it is`}
         </h2>
       )}
       {not.slice(0, MOST_SHOWN).map(({ part, why }) => (
         <PartRow key={part.id} part={part} why={why} />
       ))}
       {shown.length === 0 && (
-        <p className="soft">No part by these words. Clear the search to see a whole kind.</p>
+        <p className="soft">{msg`No part by these words. Clear the search to see a whole kind.`}</p>
       )}
     </>
   );
@@ -242,12 +245,12 @@ const PartRow = memo(function PartRow({
   const there = design.components.filter((i) => i.part.id === part.id).length;
   return (
     <div className={styles.partRow}>
-      <Press className={styles.part} onClick={() => putIn(part)} aria-label={`Add ${part.name}`}>
+      <Press className={styles.part} onClick={() => putIn(part)} aria-label={msg`Add ${part.name}`}>
         <span>
           <strong>{part.name}</strong>{' '}
           <span className="soft">
             {part.maker}
-            {there > 0 ? `, ${there} in the build` : ''}
+            {there > 0 ? msg`, ${there} in the build` : ''}
           </span>
         </span>
         <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
@@ -259,10 +262,10 @@ const PartRow = memo(function PartRow({
       <Press
         className={styles.compare}
         aria-pressed={isCompared}
-        aria-label={`Compare ${part.name}`}
+        aria-label={msg`Compare ${part.name}`}
         onClick={() => toggle(part)}
       >
-        {isCompared ? 'compared' : 'compare'}
+        {isCompared ? msg`compared` : msg`compare`}
       </Press>
     </div>
   );
@@ -284,7 +287,7 @@ function usePutIn(): (part: ComponentPart) => void {
     );
     const component = { id, part, name, settings: {} };
     const [first] = defaultPlacements(design, component);
-    commit(`add ${part.name}`, {
+    commit(msg`add ${part.name}`, {
       do: 'component.add',
       component: { ...component, placement: first?.placement ?? { on: 'unplaced' } },
     });

@@ -17,6 +17,7 @@ import { useFixes } from './useJobs';
 import { useTour } from './tour';
 import { useShowFinding } from './useShowFinding';
 import styles from './CommandSearch.module.css';
+import { msg } from '@/core/messages';
 
 interface Action {
   readonly name: string;
@@ -39,7 +40,7 @@ export function CommandSearch() {
       maxWidth="sm"
       fullWidth
       slotProps={{ paper: { className: styles.paper as string } }}
-      aria-label="Find a command"
+      aria-label={msg`Find a command`}
     >
       {on && <Body />}
     </Dialog>
@@ -72,45 +73,45 @@ function Body() {
   const startTour = useTour((s) => s.start);
   const groups: readonly Group[] = [
     {
-      heading: 'Stages',
+      heading: msg`Stages`,
       actions: STAGES.map((s): Action => ({
-        name: `Go to ${s.name}`,
+        name: msg`Go to ${s.name}`,
         hint: s.digit,
         run: () => goToStage(id, s.id),
       })),
     },
     {
-      heading: 'Work',
+      heading: msg`Work`,
       actions: [
-        { name: 'Add a part from the catalogue', hint: '', run: () => open('stores') },
-        { name: 'Show all findings', hint: 'F', run: () => open('findings') },
+        { name: msg`Add a part from the catalogue`, hint: '', run: () => open('stores') },
+        { name: msg`Show all findings`, hint: 'F', run: () => open('findings') },
         {
-          name: 'Guided tour of the findings',
+          name: msg`Guided tour of the findings`,
           hint: '',
           run: () => startTour(id, analysis.findings),
         },
-        { name: 'Help: keys and terms', hint: '?', run: () => open('help') },
-        { name: 'Undo', hint: 'Ctrl Z', run: undo },
-        { name: 'Redo', hint: 'Ctrl Shift Z', run: redo },
+        { name: msg`Help: keys and terms`, hint: '?', run: () => open('help') },
+        { name: msg`Undo`, hint: msg`Ctrl Z`, run: undo },
+        { name: msg`Redo`, hint: msg`Ctrl Shift Z`, run: redo },
         {
-          name: units === 'us' ? 'Use metric units' : 'Use United States units',
-          hint: units === 'us' ? 'mm, °C, L/min' : 'in, °F, gpm',
+          name: units === 'us' ? msg`Use metric units` : msg`Use United States units`,
+          hint: units === 'us' ? msg`mm, °C, L/min` : msg`in, °F, gpm`,
           run: () => chooseUnits(units === 'us' ? 'metric' : 'us'),
         },
-        { name: 'All builds', hint: '', run: () => router.push('/') },
+        { name: msg`All builds`, hint: '', run: () => router.push('/') },
       ],
     },
     {
-      heading: 'Exports',
+      heading: msg`Exports`,
       actions: EXPORTS.filter((x) => x.why(exporting) === null).map((x): Action => ({
-        name: `Export: ${x.name}`,
+        name: msg`Export: ${x.name}`,
         hint: x.format,
         run: () => void saveExports(exporting, [x]).catch((e: Error) => say(e.message)),
       })),
     },
-    { heading: 'On this page', actions: onPage(design.name, say) },
+    { heading: msg`On this page`, actions: onPage(design.name, say) },
     {
-      heading: 'Findings',
+      heading: msg`Findings`,
       actions: analysis.findings.map((f): Action => ({
         name: f.title,
         hint: f.severity,
@@ -118,7 +119,7 @@ function Body() {
       })),
     },
     {
-      heading: 'Fixes',
+      heading: msg`Fixes`,
       actions: fixes.flatMap(([key, list]) =>
         list.map((x): Action => ({
           name: x.label,
@@ -128,9 +129,9 @@ function Body() {
       ),
     },
     {
-      heading: 'Parts',
+      heading: msg`Parts`,
       actions: design.components.map((i): Action => ({
-        name: `Pick ${i.name}`,
+        name: msg`Pick ${i.name}`,
         hint: i.part.kind,
         run: () => pick(i.id),
       })),
@@ -143,7 +144,7 @@ function Body() {
   return (
     <Command
       className={styles.body}
-      label="Commands"
+      label={msg`Commands`}
       loop
       filter={hasWords}
       // Single keys are typed here, not pressed for the page.
@@ -155,11 +156,11 @@ function Body() {
       <Command.Input
         autoFocus
         className={styles.input}
-        placeholder="Type what you want to do"
-        aria-label="Command"
+        placeholder={msg`Type what you want to do`}
+        aria-label={msg`Command`}
       />
       <Command.List className={styles.list}>
-        <Command.Empty className={styles.none}>No command has these words.</Command.Empty>
+        <Command.Empty className={styles.none}>{msg`No command has these words.`}</Command.Empty>
         {groups.map(({ heading, actions }) => (
           <Command.Group key={heading} heading={heading} className={styles.group}>
             {actions.map((c, i) => (
@@ -192,26 +193,26 @@ const hasWords = (value: string, typed: string): number =>
 /** What the open stage shows, to be taken along: tables to a spreadsheet, charts as files. */
 function onPage(build: string, say: (words: string | null) => void): readonly Action[] {
   const tables = tablesOnPage().map(({ name, element }): Action => ({
-    name: `Copy table: ${name}`,
-    hint: 'clipboard',
+    name: msg`Copy table: ${name}`,
+    hint: msg`clipboard`,
     run: () =>
       void navigator.clipboard.writeText(tableToTsv(element)).then(
-        () => say(`Copied: ${name}. Paste it into a spreadsheet.`),
-        () => say('This browser does not let the page write to the clipboard.'),
+        () => say(msg`Copied: ${name}. Paste it into a spreadsheet.`),
+        () => say(msg`This browser does not let the page write to the clipboard.`),
       ),
   }));
   const charts = chartsOnPage().flatMap(({ name, element }): readonly Action[] => {
     const file = slug(`${build} ${name}`);
     return [
       {
-        name: `Save chart: ${name}`,
-        hint: 'SVG',
+        name: msg`Save chart: ${name}`,
+        hint: msg`SVG`,
         run: () =>
           downloadBlob(`${file}.svg`, new Blob([chartToSvg(element)], { type: 'image/svg+xml' })),
       },
       {
-        name: `Save chart as picture: ${name}`,
-        hint: 'PNG',
+        name: msg`Save chart as picture: ${name}`,
+        hint: msg`PNG`,
         run: () =>
           void chartToPng(element).then((blob) => blob && downloadBlob(`${file}.png`, blob)),
       },

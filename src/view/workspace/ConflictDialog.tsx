@@ -10,12 +10,13 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { differences, type Design } from '@/core/design';
-import { plural } from '@/core/units';
+
 import styles from './ConflictDialog.module.css';
 import { placeWords, valueWords } from './differenceWords';
 import { downloadBuild } from './download';
 import { clashKey, type Conflict } from './editor';
 import { useEditor } from './EditorProvider';
+import { counted, msg } from '@/core/messages';
 
 /** Rows of changes that are told one by one; more are counted. */
 const SHOWN = 60;
@@ -46,17 +47,19 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
       <div className={styles.sheet}>
         <h1 id="conflict">
           {from === 'server'
-            ? 'This build was changed elsewhere'
-            : 'A closed window left other work on this build'}
+            ? msg`This build was changed elsewhere`
+            : msg`A closed window left other work on this build`}
         </h1>
         <p>
-          {from === 'server'
-            ? `Another window or person saved revision ${revision} while you were working.`
-            : 'It was closed, or crashed, before its work reached the server.'}{' '}
-          Both versions are still there.{' '}
-          {apart
-            ? 'They conflict: one uses what the other has removed. Choose which to keep; Undo brings yours back.'
-            : `What does not touch has been brought together; ${plural(clashes.length, 'thing')} changed on both sides wait${clashes.length === 1 ? 's' : ''} for your choice.`}
+          {msg`${
+            from === 'server'
+              ? msg`Another window or person saved revision ${revision} while you were working.`
+              : msg`It was closed, or crashed, before its work reached the server.`
+          } Both versions are still there. ${
+            apart
+              ? msg`They conflict: one uses what the other has removed. Choose which to keep; Undo brings yours back.`
+              : msg`What does not touch has been brought together; ${counted(clashes.length, '# thing changed on both sides waits', '# things changed on both sides wait')} for your choice.`
+          }`}
         </p>
         {apart ? (
           <ApartTable mine={mine} theirs={design} />
@@ -64,10 +67,10 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
           <Table className={styles.table}>
             <TableHead>
               <TableRow>
-                <TableCell>what</TableCell>
-                <TableCell>yours</TableCell>
-                <TableCell>theirs</TableCell>
-                <TableCell>goes on</TableCell>
+                <TableCell>{msg`what`}</TableCell>
+                <TableCell>{msg`yours`}</TableCell>
+                <TableCell>{msg`theirs`}</TableCell>
+                <TableCell>{msg`goes on`}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -89,10 +92,10 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
                         aria-label={placeWords(clash.path, mine, design)}
                       >
                         <ToggleButton value="mine" className={styles.side}>
-                          yours
+                          {msg`yours`}
                         </ToggleButton>
                         <ToggleButton value="theirs" className={styles.side}>
-                          theirs
+                          {msg`theirs`}
                         </ToggleButton>
                       </ToggleButtonGroup>
                     </TableCell>
@@ -104,13 +107,13 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
         )}
         <div className={styles.actions}>
           <Button variant="contained" onClick={() => settle(theirs)}>
-            {apart ? 'Go on with mine' : 'Go on with these'}
+            {apart ? msg`Go on with mine` : msg`Go on with these`}
           </Button>
           <Button variant="outlined" onClick={takeTheirs}>
-            Take all of theirs
+            {msg`Take all of theirs`}
           </Button>
-          <Button onClick={() => downloadBuild(mine)}>Keep mine as a file</Button>
-          <Button onClick={() => downloadBuild(design)}>Keep theirs as a file</Button>
+          <Button onClick={() => downloadBuild(mine)}>{msg`Keep mine as a file`}</Button>
+          <Button onClick={() => downloadBuild(design)}>{msg`Keep theirs as a file`}</Button>
         </div>
       </div>
     </Dialog>
@@ -132,13 +135,13 @@ export function DifferenceTable({
   readonly heads: readonly [before: string, after: string];
 }) {
   const found = differences(before, after);
-  if (found.length === 0) return <p className="soft">They are the same.</p>;
+  if (found.length === 0) return <p className="soft">{msg`They are the same.`}</p>;
   return (
     <>
       <Table className={styles.table}>
         <TableHead>
           <TableRow>
-            <TableCell>what</TableCell>
+            <TableCell>{msg`what`}</TableCell>
             <TableCell>{heads[0]}</TableCell>
             <TableCell>{heads[1]}</TableCell>
           </TableRow>
@@ -156,7 +159,7 @@ export function DifferenceTable({
         </TableBody>
       </Table>
       {found.length > SHOWN && (
-        <p className="soft">and {plural(found.length - SHOWN, 'further difference')}.</p>
+        <p className="soft">{msg`and ${counted(found.length - SHOWN, '# further difference', '# further differences')}.`}</p>
       )}
     </>
   );

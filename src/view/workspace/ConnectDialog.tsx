@@ -10,6 +10,7 @@ import type { CoolantPart, FittingPart, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer, TextInput } from '@/view/shared';
 import { useEditor } from './EditorProvider';
+import { msg } from '@/core/messages';
 
 /** What a loop is made of unless another is chosen. */
 const USUAL_TUBE = 'tube-soft-16-10';
@@ -25,7 +26,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
   const loose = looseParts(design);
   const [chosen, setChosen] = useState<readonly string[]>(loose);
   const [name, setName] = useState(
-    design.loops.length === 0 ? 'Main loop' : `Loop ${design.loops.length + 1}`,
+    design.loops.length === 0 ? msg`Main loop` : msg`Loop ${design.loops.length + 1}`,
   );
   const [tubeId, setTube] = useState(tubes.find((t) => t.id === USUAL_TUBE)?.id ?? '');
   const [coolantId, setCoolant] = useState(coolants[0]?.id ?? '');
@@ -38,28 +39,26 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
     const edit =
       fitting &&
       proposeLoop(design, {
-        name: name.trim() || 'Main loop',
+        name: name.trim() || msg`Main loop`,
         tube,
         fitting,
         coolant,
         components: chosen,
         bridges: offer.filter((p): p is FittingPart => p.kind === 'fitting' && p.duty === 'bridge'),
       });
-    if (edit) commit('connect a loop', edit);
-    else say('Two parts with two ports each are needed for a loop.');
+    if (edit) commit(msg`connect a loop`, edit);
+    else say(msg`Two parts with two ports each are needed for a loop.`);
     onClose();
   };
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="connect">
       <div style={{ padding: 20, display: 'flex', flexDirection: 'column', gap: 14 }}>
-        <h1 id="connect">Connect a loop</h1>
+        <h1 id="connect">{msg`Connect a loop`}</h1>
         <p>
-          The reservoir feeds the pump; the rest follows in the order that needs the least tube.
-          Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All of it can be
-          changed after.
+          {msg`The reservoir feeds the pump; the rest follows in the order that needs the least tube. Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All of it can be changed after.`}
         </p>
         <label>
-          Name{' '}
+          {msg`Name `}
           <TextInput
             value={name}
             maxLength={60}
@@ -97,34 +96,34 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
           })}
         </div>
         <Pick
-          label="Tube"
+          label={msg`Tube`}
           value={tubeId}
           options={tubes.map((t) => ({ value: t.id, label: t.name }))}
           onPick={setTube}
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
-          {partFigures(tube)}; fitting: {fittingFor(tube, offer)?.name ?? 'none in the catalogue'}
+          {msg`${partFigures(tube)}; fitting: ${fittingFor(tube, offer)?.name ?? msg`none in the catalogue`}`}
         </p>
         <Pick
-          label="Coolant"
+          label={msg`Coolant`}
           value={coolantId}
           options={coolants.map((c) => ({ value: c.id, label: c.name }))}
           onPick={setCoolant}
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
           {coolant.upkeep}
-          {coolant.poisonous ? ' Poisonous.' : ''}
+          {coolant.poisonous ? msg` Poisonous.` : ''}
         </p>
         {missing.length > 0 && (
           <p role="note">
-            Without a {missing.join(' or a ')} the loop will not be complete; findings will say so.
+            {msg`Without a ${missing.join(msg` or a `)} the loop will not be complete; findings will say so.`}
           </p>
         )}
         <div style={{ display: 'flex', gap: 8 }}>
           <Button variant="contained" disabled={chosen.length < 2} onClick={go}>
-            Connect {chosen.length} parts
+            {msg`Connect ${chosen.length} parts`}
           </Button>
-          <Button onClick={onClose}>Not now</Button>
+          <Button onClick={onClose}>{msg`Not now`}</Button>
         </div>
       </div>
     </Dialog>

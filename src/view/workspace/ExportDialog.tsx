@@ -11,6 +11,7 @@ import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs, type ExportItem } from './exports';
 import { useSceneOnPage } from './sceneOnPage';
 import styles from './ExportDialog.module.css';
+import { msg } from '@/core/messages';
 
 /** One place for everything that leaves the app as a file. */
 export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
@@ -34,13 +35,13 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
       setState({ busy: false, trouble: null });
       onClose();
     } catch (error) {
-      const trouble = error instanceof Error ? error.message : 'It could not be made.';
+      const trouble = error instanceof Error ? error.message : msg`It could not be made.`;
       setState({ busy: false, trouble });
     }
   };
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="export-title">
-      <DialogTitle id="export-title">Export</DialogTitle>
+      <DialogTitle id="export-title">{msg`Export`}</DialogTitle>
       <DialogContent>
         <ul className={styles.list}>
           {EXPORTS.map((item) => {
@@ -70,17 +71,17 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
         </ul>
         <div className={styles.options}>
           <Segments
-            label="Paper"
+            label={msg`Paper`}
             value={size}
             options={[
               { value: 'A4', label: 'A4' },
-              { value: 'LETTER', label: 'Letter' },
+              { value: 'LETTER', label: msg`Letter` },
             ]}
             onPick={setSize}
           />
           <FormControlLabel
             control={<Check checked={hasBom} onChange={(e) => setBom(e.target.checked)} />}
-            label="CSV with byte order mark, for spreadsheets"
+            label={msg`CSV with byte order mark, for spreadsheets`}
           />
         </div>
         <p role="status" className={styles.trouble}>
@@ -88,8 +89,8 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
         </p>
       </DialogContent>
       <DialogActions>
-        <Button onClick={() => window.print()}>Print this stage</Button>
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={() => window.print()}>{msg`Print this stage`}</Button>
+        <Button onClick={onClose}>{msg`Cancel`}</Button>
         <Button
           variant="contained"
           disabled={items.length === 0 || state.busy}
@@ -103,7 +104,7 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
 }
 
 function exportWords(items: readonly ExportItem[], isBusy: boolean): string {
-  if (isBusy) return 'Making the files …';
-  if (items.length > 1) return `Export ${items.length} as ZIP`;
-  return items[0] ? `Export ${items[0].format}` : 'Export';
+  if (isBusy) return msg`Making the files …`;
+  if (items.length > 1) return msg`Export ${items.length} as ZIP`;
+  return items[0] ? msg`Export ${items[0].format}` : msg`Export`;
 }

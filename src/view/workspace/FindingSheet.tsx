@@ -4,8 +4,8 @@ import ExpandMore from '@mui/icons-material/ExpandMore';
 import { useEffect, useRef, useState } from 'react';
 import Drawer from '@mui/material/Drawer';
 import { findingKey, groupByFix, type Finding, type Fix } from '@/core/checks';
-import { plural } from '@/core/units';
-import { Mark, Press, verdictOfSeverity } from '@/view/shared';
+
+import { Mark, Press, verdictOfSeverity, rich } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { FindingList } from './FindingList';
 import { STAGES } from './stages';
@@ -14,6 +14,7 @@ import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import drawer from './Drawer.module.css';
 import styles from './FindingList.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Every finding of the build beside the stage: first what one change solves, then by stage. */
 export function FindingSheet() {
@@ -39,7 +40,7 @@ export function FindingSheet() {
           className: `${drawer.paper} ${styles.sheet}`,
           elevation: 0,
           component: 'aside',
-          'aria-label': 'Findings',
+          'aria-label': msg`Findings`,
           onKeyDown: (e: React.KeyboardEvent) => {
             if (e.key === 'Escape') close(null);
           },
@@ -50,10 +51,10 @@ export function FindingSheet() {
         <>
           <div className={drawer.head}>
             <h1 tabIndex={-1} ref={head}>
-              Findings
+              {msg`Findings`}
             </h1>
             <Press className={drawer.close} onClick={() => close(null)}>
-              Close
+              {msg`Close`}
             </Press>
           </div>
           <SheetBody onApplied={() => head.current?.focus()} />
@@ -71,17 +72,17 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
   const open = useEditor((s) => s.open);
   const id = useEditor((s) => s.id);
   const startTour = useTour((s) => s.start);
-  const counted = findings.filter((f) => f.severity !== 'note');
+  const weighed = findings.filter((f) => f.severity !== 'note');
   const resolved = useFixes(findings.map(findingKey));
   const isFresh = resolved.fresh && resolved.result !== null;
-  const { groups, alone } = groupByFix(counted, isFresh ? (resolved.result ?? NONE) : NONE);
+  const { groups, alone } = groupByFix(weighed, isFresh ? (resolved.result ?? NONE) : NONE);
   const notes = findings.filter((f) => f.severity === 'note');
   const [areNotesOpen, setNotesOpen] = useState(false);
   return (
     <>
       <p role="status" className="soft">
         {countWords(findings)}
-        {!isFresh && findings.length > 0 ? ' Trying what would solve them …' : ''}
+        {!isFresh && findings.length > 0 ? msg` Trying what would solve them …` : ''}
       </p>
       {findings.length > 1 && (
         <Press
@@ -91,14 +92,12 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
             startTour(id, findings);
           }}
         >
-          Walk through them one by one
+          {msg`Walk through them one by one`}
         </Press>
       )}
       {groups.map(({ fix, findings: solved }) => (
         <section key={fix.label} className={styles.group}>
-          <h2>
-            {fix.label}: clears {plural(solved.length, 'finding')}
-          </h2>
+          <h2>{msg`${fix.label}: clears ${counted(solved.length, '# finding', '# findings')}`}</h2>
           <ul className={styles.list}>
             {solved.map((f) => (
               <FindingLine key={findingKey(f)} finding={f} />
@@ -111,7 +110,7 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
               onApplied();
             }}
           >
-            Apply this change
+            {msg`Apply this change`}
           </Press>
         </section>
       ))}
@@ -128,8 +127,7 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
         <section className={drawer.section}>
           <h2>
             <Press aria-expanded={areNotesOpen} onClick={() => setNotesOpen(!areNotesOpen)}>
-              {plural(notes.length, 'note')}{' '}
-              {areNotesOpen ? <ExpandLess fontSize="inherit" /> : <ExpandMore fontSize="inherit" />}
+              {rich`${counted(notes.length, '# note', '# notes')} ${areNotesOpen ? <ExpandLess fontSize="inherit" /> : <ExpandMore fontSize="inherit" />}`}
             </Press>
           </h2>
           {areNotesOpen && <FindingList findings={notes} onApplied={onApplied} />}
@@ -154,13 +152,13 @@ function FindingLine({ finding: f }: { readonly finding: Finding }) {
 
 function countWords(findings: readonly Finding[]): string {
   if (findings.length === 0)
-    return 'Everything checked so far is OK. Findings come as you add parts and connect them.';
+    return msg`Everything checked so far is OK. Findings come as you add parts and connect them.`;
   const count = (severity: Finding['severity']): number =>
     findings.filter((f) => f.severity === severity).length;
   const words = [
     count('fails') > 0 ? `${count('fails')} ${count('fails') === 1 ? 'fails' : 'fail'}` : '',
-    count('marginal') > 0 ? `${count('marginal')} marginal` : '',
-    count('note') > 0 ? plural(count('note'), 'note') : '',
+    count('marginal') > 0 ? msg`${count('marginal')} marginal` : '',
+    count('note') > 0 ? msg`${counted(count('note'), '# note', '# notes')}` : '',
   ];
   return `${words.filter((w) => w !== '').join(', ')}.`;
 }

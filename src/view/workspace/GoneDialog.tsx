@@ -6,6 +6,7 @@ import { downloadBuild } from './download';
 import { useEditor } from './EditorProvider';
 import { addBuild } from './send';
 import styles from './ConflictDialog.module.css';
+import { msg } from '@/core/messages';
 
 /** The build was deleted while it was worked on: nothing of the work is lost. */
 export function GoneDialog() {
@@ -24,22 +25,22 @@ export function GoneDialog() {
   return (
     <Dialog open maxWidth="sm" fullWidth aria-labelledby="gone">
       <div className={styles.sheet}>
-        <h1 id="gone">This build was deleted elsewhere</h1>
+        <h1 id="gone">{msg`This build was deleted elsewhere`}</h1>
         <p>
           {isBinned
-            ? 'It lies in the bin. Put it back and your work is saved on; nothing is lost.'
-            : 'It was removed for good. Your work is still here and can be saved as a new build.'}
+            ? msg`It lies in the bin. Put it back and your work is saved on; nothing is lost.`
+            : msg`It was removed for good. Your work is still here and can be saved as a new build.`}
         </p>
         <div className={styles.actions}>
           {isBinned && (
             <Button variant="contained" onClick={() => void putBack()}>
-              Put it back and save
+              {msg`Put it back and save`}
             </Button>
           )}
           <Button variant={isBinned ? 'outlined' : 'contained'} onClick={() => void saveAsNew()}>
-            Save as a new build
+            {msg`Save as a new build`}
           </Button>
-          <Button onClick={() => downloadBuild(design)}>Keep it as a file</Button>
+          <Button onClick={() => downloadBuild(design)}>{msg`Keep it as a file`}</Button>
         </div>
       </div>
     </Dialog>

@@ -7,31 +7,35 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { GLOSSARY } from '@/core/glossary';
-import { chooseUnits, useUnits } from '@/view/shared';
+import { chooseLanguage, chooseUnits, useLanguage, useUnits } from '@/view/shared';
 import { useFrame } from './frame';
 import { STAGES } from './stages';
 import styles from './HelpDialog.module.css';
+import { msg, worded } from '@/core/messages';
+
+const FIRST_STAGE = STAGES[0] as (typeof STAGES)[number],
+  LAST_STAGE = STAGES.at(-1) as (typeof STAGES)[number];
 
 /** Keys of the workspace, in the order they are needed. */
-const KEYS: readonly (readonly [keys: string, does: string])[] = [
+const KEYS: readonly (readonly [keys: string, does: string])[] = worded(() => [
   [
-    `${STAGES[0]?.digit} to ${STAGES[STAGES.length - 1]?.digit}`,
-    `open a stage, ${STAGES[0]?.name} to ${STAGES[STAGES.length - 1]?.name}`,
+    msg`${FIRST_STAGE.digit} to ${LAST_STAGE.digit}`,
+    msg`open a stage, ${FIRST_STAGE.name} to ${LAST_STAGE.name}`,
   ],
-  ['[ and ]', 'step along the flow'],
-  [', and .', 'on Runs, with other routes listed: step through them'],
-  ['L', 'open or collapse the loop diagram'],
+  ['[ and ]', msg`step along the flow`],
+  [', and .', msg`on Runs, with other routes listed: step through them`],
+  ['L', msg`open or collapse the loop diagram`],
   ['F', 'findings'],
-  ['?', 'this help'],
-  ['Escape', 'pick nothing, close a sheet'],
-  ['Ctrl K', 'find a command'],
-  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['?', msg`this help`],
+  ['Escape', msg`pick nothing, close a sheet`],
+  [msg`Ctrl K`, msg`find a command`],
+  [msg`Ctrl Z, Ctrl Shift Z`, msg`undo, redo`],
   [
-    'Arrow keys',
-    'in the scene: turn the machine; move the picked part by a little, with Shift by more',
+    msg`Arrow keys`,
+    msg`in the scene: turn the machine; move the picked part by a little, with Shift by more`,
   ],
-  ['+ and −', 'in the scene: nearer, farther'],
-];
+  ['+ and −', msg`in the scene: nearer, farther`],
+]);
 
 /** What the keys do, and what the words of the trade mean. */
 export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
@@ -39,16 +43,17 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
   const areKeysOn = useFrame((s) => s.areKeysOn);
   const set = useFrame((s) => s.set);
   const units = useUnits();
+  const language = useLanguage();
   const words = text.toLowerCase().trim();
   const found = GLOSSARY.filter(
     (t) => words === '' || `${t.term} ${t.means}`.toLowerCase().includes(words),
   );
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="help-title">
-      <DialogTitle id="help-title">Help</DialogTitle>
+      <DialogTitle id="help-title">{msg`Help`}</DialogTitle>
       <DialogContent className={styles.columns as string}>
         <section aria-labelledby="help-keys">
-          <h2 id="help-keys">Keys</h2>
+          <h2 id="help-keys">{msg`Keys`}</h2>
           <dl className={styles.keys}>
             {KEYS.map(([keys, does]) => (
               <div key={keys}>
@@ -67,7 +72,7 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
                 onChange={(e) => set({ areKeysOn: e.target.checked })}
               />
             }
-            label="Single keys without Ctrl"
+            label={msg`Single keys without Ctrl`}
           />
           <FormControlLabel
             control={
@@ -77,14 +82,24 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
                 onChange={(e) => chooseUnits(e.target.checked ? 'us' : 'metric')}
               />
             }
-            label="United States units: in, °F, gpm, psi"
+            label={msg`United States units: in, °F, gpm, psi`}
+          />
+          <FormControlLabel
+            control={
+              <Switch
+                size="small"
+                checked={language === 'en-XA'}
+                onChange={(e) => chooseLanguage(e.target.checked ? 'en-XA' : 'en')}
+              />
+            }
+            label={msg`Accented English, 40 % longer: to check translations`}
           />
         </section>
         <section aria-labelledby="help-terms">
-          <h2 id="help-terms">Terms</h2>
+          <h2 id="help-terms">{msg`Terms`}</h2>
           <TextField
             fullWidth
-            label="Find a term"
+            label={msg`Find a term`}
             value={text}
             onChange={(e) => setText(e.target.value)}
             onKeyDown={(e) => {
@@ -102,7 +117,7 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
               </div>
             ))}
           </dl>
-          {found.length === 0 && <p className="soft">No term has these letters.</p>}
+          {found.length === 0 && <p className="soft">{msg`No term has these letters.`}</p>}
         </section>
       </DialogContent>
     </Dialog>

@@ -10,6 +10,7 @@ import drawer from './Drawer.module.css';
 import { useEditor } from './EditorProvider';
 import styles from './HistoryDrawer.module.css';
 import { addBuild } from './send';
+import { msg } from '@/core/messages';
 
 interface Moment {
   readonly revision: number;
@@ -37,9 +38,9 @@ export function HistoryDrawer() {
       slotProps={{ paper: { className: drawer.paper as string, elevation: 0 } }}
     >
       <div className={drawer.head}>
-        <h1>History</h1>
+        <h1>{msg`History`}</h1>
         <Press className={drawer.close} onClick={() => setOpen(null)}>
-          Close
+          {msg`Close`}
         </Press>
       </div>
       {open && <Moments />}
@@ -64,13 +65,13 @@ function Moments() {
       live = false;
     };
   }, [id, revision, asked]);
-  if (failed) return <p role="alert">The server cannot be reached: the history is kept there.</p>;
-  if (moments === null) return <p className="soft">Reading.</p>;
+  if (failed)
+    return <p role="alert">{msg`The server cannot be reached: the history is kept there.`}</p>;
+  if (moments === null) return <p className="soft">{msg`Reading.`}</p>;
   return (
     <>
       <p className="soft">
-        The last fifty saves are kept; of older ones the last of each ten minutes of a day, of each
-        hour of a week, of each day before. A moment with a name is never let go.
+        {msg`The last fifty saves are kept; of older ones the last of each ten minutes of a day, of each hour of a week, of each day before. A moment with a name is never let go.`}
       </p>
       <ol className={styles.list}>
         {moments.map((m) => (
@@ -81,9 +82,9 @@ function Moments() {
               onClick={() => setPicked(picked === m.revision ? null : m.revision)}
             >
               <span>{TIME.format(m.savedAt)}</span>
-              <span className="soft">revision {m.revision}</span>
+              <span className="soft">{msg`revision ${m.revision}`}</span>
               {m.name && <strong>{m.name}</strong>}
-              {m.revision === revision && <span className="soft">now</span>}
+              {m.revision === revision && <span className="soft">{msg`now`}</span>}
             </Press>
             {picked === m.revision && (
               <MomentCard moment={m} onNamed={() => setAsked((n) => n + 1)} />
@@ -108,7 +109,7 @@ function MomentCard({ moment, onNamed }: { readonly moment: Moment; onNamed(): v
     void fetch(`${address}?now=1`)
       .then((r) => (r.ok ? (r.json() as Promise<Design>) : Promise.reject(new Error())))
       .then((found) => live && setThen(found))
-      .catch(() => live && say('This revision could not be read.'));
+      .catch(() => live && say(msg`This revision could not be read.`));
     return () => {
       live = false;
     };
@@ -120,11 +121,11 @@ function MomentCard({ moment, onNamed }: { readonly moment: Moment; onNamed(): v
       body: JSON.stringify({ name: name.trim() === '' ? null : name.trim() }),
     }).catch(() => null);
     if (response?.ok) onNamed();
-    else say('The name was not kept.');
+    else say(msg`The name was not kept.`);
   };
   const openCopy = async (): Promise<void> => {
     if (!then) return;
-    const copy = { ...then, name: `${then.name.slice(0, 60)}, revision ${moment.revision}` };
+    const copy = { ...then, name: msg`${then.name.slice(0, 60)}, revision ${moment.revision}` };
     const added = await addBuild(JSON.stringify(copy));
     if (added.ok) window.open(`/builds/${added.id}/heat`, '_blank', 'noopener');
     else say(added.message);
@@ -136,18 +137,18 @@ function MomentCard({ moment, onNamed }: { readonly moment: Moment; onNamed(): v
           variant="outlined"
           size="small"
           disabled={!then}
-          onClick={() => then && replaceWith(`restore revision ${moment.revision}`, then)}
+          onClick={() => then && replaceWith(msg`restore revision ${moment.revision}`, then)}
         >
-          Restore
+          {msg`Restore`}
         </Button>
         <Button size="small" disabled={!then} onClick={() => void openCopy()}>
-          Open as a copy
+          {msg`Open as a copy`}
         </Button>
       </div>
       <div className={styles.actions}>
         <TextField
           size="small"
-          label="Name of this moment"
+          label={msg`Name of this moment`}
           value={name}
           onChange={(e) => setName(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 80 } }}
@@ -157,7 +158,7 @@ function MomentCard({ moment, onNamed }: { readonly moment: Moment; onNamed(): v
           disabled={name.trim() === (moment.name ?? '')}
           onClick={() => void keepName()}
         >
-          Keep the name
+          {msg`Keep the name`}
         </Button>
       </div>
       {then && <DifferenceTable before={then} after={design} heads={['then', 'now']} />}

@@ -22,6 +22,7 @@ import { Profile } from './Profile';
 import { Station } from './Station';
 import { stationText } from './stationText';
 import styles from './LoopLine.module.css';
+import { msg } from '@/core/messages';
 
 const LABEL = 168,
   PAD = 22,
@@ -98,7 +99,7 @@ export const LoopLane = memo(function LoopLane({
 
   const price = useMemo(() => (drag?.edit ? orderPrice(design, drag.edit) : null), [drag, design]);
   const give = (id: string, edit: Edit | null): void => {
-    if (edit) commit(`move ${componentName(design, id)} in the loop`, edit);
+    if (edit) commit(msg`move ${componentName(design, id)} in the loop`, edit);
   };
   const inRow = (id: string, to: number): Edit | null => {
     const order = moved(stations, id, Math.max(0, Math.min(stations.length - 1, to)));
@@ -151,10 +152,10 @@ export const LoopLane = memo(function LoopLane({
         </span>
         <span className={styles.legend}>
           <span className={styles.ramp} aria-hidden />
-          {formatShown(low, '°C')} to {formatCelsius(high)}
+          {msg`${formatShown(low, '°C')} to ${formatCelsius(high)}`}
         </span>
         <span className={styles.profileLabel} style={{ top: profileTop + profileHeight - 12 }}>
-          {unitShown('kPa')} above reservoir
+          {msg`${unitShown('kPa')} above reservoir`}
         </span>
       </div>
       <DndContext
@@ -197,7 +198,7 @@ export const LoopLane = memo(function LoopLane({
               .filter((l) => l.opens)
               .map((l) => (
                 <text key={l.link} x={l.labelX} y={l.labelY + 24} className={styles.laneFlow}>
-                  {legFlow(l.link) < -1e-6 ? 'back, ' : ''}
+                  {legFlow(l.link) < -1e-6 ? msg`back, ` : ''}
                   {formatFlow(Math.abs(legFlow(l.link)))}
                 </text>
               ))}

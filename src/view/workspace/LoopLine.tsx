@@ -12,6 +12,7 @@ import { LoopRibbon } from './LoopRibbon';
 import { isLoopOpen, useFrame } from './frame';
 import ribbon from './LoopRibbon.module.css';
 import styles from './LoopLine.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).
@@ -41,22 +42,22 @@ export function LoopLine() {
   const isEmpty = system.loops.length === 0;
   return (
     <section
-      aria-label="Loop diagram"
+      aria-label={msg`Loop diagram`}
       className={styles.band}
       data-open={isOpen || undefined}
       ref={frame}
     >
       {isEmpty && (
         <div className={styles.empty}>
-          <strong>Loop diagram</strong>
+          <strong>{msg`Loop diagram`}</strong>
           <span>
             {loose.length >= 2
-              ? `${loose.length} parts wait to be connected.`
-              : 'Add a reservoir, a pump, a block and a radiator; then they are connected here.'}
+              ? msg`${loose.length} parts wait to be connected.`
+              : msg`Add a reservoir, a pump, a block and a radiator; then they are connected here.`}
           </span>
           {loose.length >= 2 && (
             <Press className={styles.act} onClick={() => setConnecting(true)}>
-              Connect the loop
+              {msg`Connect the loop`}
             </Press>
           )}
         </div>
@@ -75,17 +76,17 @@ export function LoopLine() {
           ))}
           {loose.length > 0 && (
             <Press className={ribbon.more} onClick={() => unfold(true)}>
-              {loose.length} not connected
+              {msg`${loose.length} not connected`}
             </Press>
           )}
           <Press className={ribbon.more} aria-expanded={false} onClick={() => unfold(true)}>
-            Show the loop diagram
+            {msg`Show the loop diagram`}
           </Press>
         </div>
       )}
       {!isEmpty && isOpen && (
         <Press className={styles.fold} aria-expanded={true} onClick={() => unfold(false)}>
-          Collapse
+          {msg`Collapse`}
         </Press>
       )}
       {isOpen &&

@@ -4,6 +4,7 @@ import { componentName } from '@/core/design';
 import { insertStation } from '@/core/loops';
 import { useEditor } from './EditorProvider';
 import styles from './LoopLine.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * Parts that wait beside the loops: one click lets a part into the run where it needs the least
@@ -17,13 +18,13 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const put = (component: string, loop: string, name: string): void => {
     const edit = insertStation(design, loop, component);
     if (edit) {
-      commit(`put ${nameOf(component)} into ${name}`, edit);
+      commit(msg`put ${nameOf(component)} into ${name}`, edit);
       pick(component);
     }
   };
   return (
     <p className={styles.loose}>
-      <span className="soft">In no loop yet:</span>
+      <span className="soft">{msg`In no loop yet:`}</span>
       {loose.map((id) => (
         <span key={id}>
           {nameOf(id)}{' '}
@@ -32,9 +33,9 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
               key={l.id}
               className={styles.put}
               onClick={() => put(id, l.id, l.name)}
-              aria-label={`Put ${nameOf(id)} into ${l.name}`}
+              aria-label={msg`Put ${nameOf(id)} into ${l.name}`}
             >
-              {design.loops.length > 1 ? `into ${l.name}` : 'put it in'}
+              {design.loops.length > 1 ? msg`into ${l.name}` : msg`put it in`}
             </Press>
           ))}
         </span>

@@ -6,6 +6,7 @@ import { useEditor } from './EditorProvider';
 import { goToStage } from './goToStage';
 import { nextStep, type NextStep as Step } from './stepNow';
 import styles from './TopBar.module.css';
+import { msg } from '@/core/messages';
 
 /** What to do now, in one line with its button: on every stage. */
 export function NextStep() {
@@ -39,7 +40,7 @@ export function NextStep() {
   };
   return (
     <span className={styles.next}>
-      <span className="soft">Next</span>
+      <span className="soft">{msg`Next`}</span>
       <Press onClick={() => go(step)}>{step.text}</Press>
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </span>

@@ -9,6 +9,7 @@ import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
 import { useFrame } from './frame';
 import styles from './StageRail.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * The stages in working order, each with its verdict and its one result: the rail alone tells the
@@ -23,14 +24,14 @@ export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
   const open = useEditor((s) => s.open);
   const path = usePathname();
   return (
-    <nav aria-label="Stages" className={styles.rail} data-narrow={isNarrow || undefined}>
+    <nav aria-label={msg`Stages`} className={styles.rail} data-narrow={isNarrow || undefined}>
       <ol className={styles.list}>
         {STAGES.map((s) => {
           const here = path.endsWith(`/${s.id}`);
           const state = s.id === 'brief' ? null : stages[s.id as Stage];
           const result =
             state?.result ??
-            `${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
+            msg`${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
           return (
             <li key={s.id}>
               <a
@@ -59,15 +60,15 @@ export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
           );
         })}
       </ol>
-      <Press className={styles.add} aria-label="Add a part" onClick={() => open('stores')}>
-        {isNarrow ? 'Add' : 'Add a part'}
+      <Press className={styles.add} aria-label={msg`Add a part`} onClick={() => open('stores')}>
+        {isNarrow ? msg`Add` : msg`Add a part`}
       </Press>
       <Press
         className={styles.fold}
         aria-expanded={!isNarrow}
         onClick={() => set({ rail: isNarrow ? 'wide' : 'narrow' })}
       >
-        {isNarrow ? 'Widen' : 'Narrow the rail'}
+        {isNarrow ? msg`Widen` : msg`Narrow the rail`}
       </Press>
     </nav>
   );

@@ -2,6 +2,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { StationIcon, Press } from '@/view/shared';
 import styles from './LoopLine.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly id: string;
@@ -53,8 +54,8 @@ export function Station({
         {...attributes}
         role="button"
         aria-pressed={picked}
-        aria-label={small ? text : `${text}. Alt and arrow keys move it.`}
-        title={small ? name : `${name}: drag to move it in the loop`}
+        aria-label={small ? text : msg`${text}. Alt and arrow keys move it.`}
+        title={small ? name : msg`${name}: drag to move it in the loop`}
         onClick={onPick}
         onKeyDown={(e) => {
           if (!small && e.altKey && (e.key === 'ArrowLeft' || e.key === 'ArrowRight')) {

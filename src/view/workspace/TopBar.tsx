@@ -2,12 +2,13 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import dynamic from 'next/dynamic';
-import { plural } from '@/core/units';
-import { ThemeSwitch, Press, TextInput, UnitsSwitch } from '@/view/shared';
+
+import { ThemeSwitch, Press, TextInput, UnitsSwitch, rich } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
 import styles from './TopBar.module.css';
+import { counted, msg } from '@/core/messages';
 
 const ExportDialog = dynamic(() => import('./ExportDialog').then((m) => m.ExportDialog));
 
@@ -30,21 +31,21 @@ export function TopBar() {
     count = findings.length - notes;
   return (
     <header className={styles.bar}>
-      <Link href="/" className={styles.mark} title="All builds">
-        Zephyron
+      <Link href="/" className={styles.mark} title={msg`All builds`}>
+        {msg`Zephyron`}
       </Link>
       <BuildName
         key={design.name}
         name={design.name}
-        onRename={(name) => commit('rename the build', { do: 'design.rename', name })}
+        onRename={(name) => commit(msg`rename the build`, { do: 'design.rename', name })}
       />
       <span
         role="status"
         className={styles.state}
         data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
       >
-        <Press onClick={() => open('history')} title="The history of this build">
-          {saveWords(save, kept, saveMessage)}, revision {revision}
+        <Press onClick={() => open('history')} title={msg`The history of this build`}>
+          {msg`${saveWords(save, kept, saveMessage)}, revision ${revision}`}
         </Press>
       </span>
       <NextStep />
@@ -54,10 +55,10 @@ export function TopBar() {
         disabled={past.length === 0}
         onClick={undo}
         title={
-          past.length > 0 ? `Undo: ${past[past.length - 1]?.label} (Ctrl+Z)` : 'Nothing to undo'
+          past.length > 0 ? msg`Undo: ${past.at(-1)?.label ?? ''} (Ctrl+Z)` : msg`Nothing to undo`
         }
       >
-        Undo
+        {msg`Undo`}
       </Press>
       <Press
         className={styles.tool}
@@ -65,29 +66,29 @@ export function TopBar() {
         onClick={redo}
         title={
           future.length > 0
-            ? `Redo: ${future[future.length - 1]?.label} (Ctrl+Shift+Z)`
-            : 'Nothing to redo'
+            ? msg`Redo: ${future.at(-1)?.label ?? ''} (Ctrl+Shift+Z)`
+            : msg`Nothing to redo`
         }
       >
-        Redo
+        {msg`Redo`}
       </Press>
-      <Press className={styles.tool} onClick={() => open('findings')} title="All findings (F)">
+      <Press className={styles.tool} onClick={() => open('findings')} title={msg`All findings (F)`}>
         {findingWords(count, notes)}
       </Press>
       <Press className={styles.tool} onClick={() => setSearch(true)}>
-        Find a command <kbd className={styles.key}>Ctrl K</kbd>
+        {rich`Find a command ${(<kbd className={styles.key}>{msg`Ctrl K`}</kbd>)}`}
       </Press>
       <Press
         className={styles.tool}
-        aria-label="Help: keys and terms"
-        title="Keys and terms (?)"
+        aria-label={msg`Help: keys and terms`}
+        title={msg`Keys and terms (?)`}
         onClick={() => open('help')}
       >
         ?
       </Press>
       <ThemeSwitch />
       <Press className={styles.export} aria-haspopup="dialog" onClick={() => setExporting(true)}>
-        Print and export
+        {msg`Print and export`}
       </Press>
       {isExporting && <ExportDialog onClose={() => setExporting(false)} />}
     </header>
@@ -96,8 +97,11 @@ export function TopBar() {
 
 /** Findings and notes told apart; nothing is said to be absent that is there. */
 function findingWords(count: number, notes: number): string {
-  if (count === 0 && notes === 0) return 'No findings';
-  const parts = [count > 0 ? plural(count, 'finding') : '', notes > 0 ? plural(notes, 'note') : ''];
+  if (count === 0 && notes === 0) return msg`No findings`;
+  const parts = [
+    count > 0 ? msg`${counted(count, '# finding', '# findings')}` : '',
+    notes > 0 ? msg`${counted(notes, '# note', '# notes')}` : '',
+  ];
   return parts.filter((p) => p !== '').join(', ');
 }
 
@@ -117,7 +121,7 @@ function BuildName({
   return (
     <TextInput
       className={styles.name}
-      aria-label="Name of the build"
+      aria-label={msg`Name of the build`}
       value={text}
       size={Math.max(8, Math.min(36, text.length))}
       maxLength={80}

@@ -10,6 +10,7 @@ import { isStillFound, useTour } from './tour';
 import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import styles from './TourSheet.module.css';
+import { msg } from '@/core/messages';
 
 /** One stop of the guided tour, over the stage it is about. */
 export function TourSheet() {
@@ -38,15 +39,13 @@ export function TourSheet() {
       component="section"
       elevation={0}
       className={styles.sheet}
-      aria-label="Guided tour"
+      aria-label={msg`Guided tour`}
       onKeyDown={(e) => {
         if (e.key === 'Escape') leave();
         e.stopPropagation();
       }}
     >
-      <p className={styles.place}>
-        Stop {at + 1} of {stops.length}: {stage}
-      </p>
+      <p className={styles.place}>{msg`Stop ${at + 1} of ${stops.length}: ${stage}`}</p>
       <h2 tabIndex={-1} ref={head}>
         <Mark verdict={verdictOfSeverity[stop.severity]} /> {stop.title}
       </h2>
@@ -55,14 +54,14 @@ export function TourSheet() {
       <Fixes stop={stop} />
       <div className={styles.steps}>
         <Button variant="outlined" disabled={at === 0} onClick={() => go(-1)}>
-          Back
+          {msg`Back`}
         </Button>
         <Button variant="contained" onClick={() => (at + 1 < stops.length ? go(1) : leave())}>
-          {at + 1 < stops.length ? 'Next stop' : 'End of the tour'}
+          {at + 1 < stops.length ? msg`Next stop` : msg`End of the tour`}
         </Button>
         <span className={styles.gap} />
         <Press className={styles.leave} onClick={leave}>
-          Leave the tour
+          {msg`Leave the tour`}
         </Press>
       </div>
     </Paper>
@@ -75,9 +74,10 @@ function Fixes({ stop }: { readonly stop: Finding }) {
   const commit = useEditor((s) => s.commit);
   const key = findingKey(stop);
   const resolved = useFixes([key]);
-  if (!isStillFound(stop, findings)) return <p role="status">Solved. One undo brings it back.</p>;
+  if (!isStillFound(stop, findings))
+    return <p role="status">{msg`Solved. One undo brings it back.`}</p>;
   const fixes = resolved.result?.find(([k]) => k === key)?.[1] ?? [];
-  if (!resolved.fresh) return <p className="soft">Trying what would solve it …</p>;
+  if (!resolved.fresh) return <p className="soft">{msg`Trying what would solve it …`}</p>;
   if (fixes.length === 0) return null;
   return (
     <div className={styles.fixes}>

@@ -15,6 +15,7 @@ import { SPATIAL_STAGES, STAGES } from './stages';
 import { useTour } from './tour';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
+import { msg } from '@/core/messages';
 
 // What is opened on demand loads then.
 const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
@@ -48,7 +49,7 @@ function usePlaceInAddress(): void {
   }, [design, pick]);
   useInAddress('part', picked);
   useEffect(() => {
-    document.title = [stage, name, 'Zephyron'].filter(Boolean).join(' · ');
+    document.title = [stage, name, msg`Zephyron`].filter(Boolean).join(' · ');
   }, [stage, name]);
 }
 
@@ -96,7 +97,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   return (
     <div className={styles.shell} data-awake={awake} data-rail={rail}>
       <a href="#stage" className={styles.skip}>
-        Skip to the stage
+        {msg`Skip to the stage`}
       </a>
       <AutoRoute />
       <Announcer />

@@ -1,29 +1,30 @@
 import { componentName, type Design, type DocumentPath } from '@/core/design';
 import { formatNumber } from '@/core/units';
+import { counted, msg, worded } from '@/core/messages';
 
-const ROOMS: Readonly<Record<string, string>> = {
-  name: 'Name of the build',
-  brief: 'Requirements',
-  case: 'Case',
-  kit: 'Fittings and consumables',
-  layout: 'Routes of the tubes',
-  choices: 'Choices',
+const ROOMS: Readonly<Record<string, string>> = worded(() => ({
+  name: msg`Name of the build`,
+  brief: msg`Requirements`,
+  case: msg`Case`,
+  kit: msg`Fittings and consumables`,
+  layout: msg`Routes of the tubes`,
+  choices: msg`Choices`,
   limits: '',
   settings: '',
   placement: 'place',
   connections: '',
-};
+}));
 
 /** Fields whose key says too little. */
-const FIELDS: Readonly<Record<string, string>> = {
-  deltaT_K: 'coolant ΔT at most, K',
-  noise_dBA: 'noise at most, dBA',
-  flow_Lmin: 'flow at least, L/min',
-  part_C: 'hottest part at most, °C',
-  budget_minor: 'budget, hundredths',
-  clear_mm: 'least clearance, mm',
-  speed_rpm: 'speed, rpm',
-};
+const FIELDS: Readonly<Record<string, string>> = worded(() => ({
+  deltaT_K: msg`coolant ΔT at most, K`,
+  noise_dBA: msg`noise at most, dBA`,
+  flow_Lmin: msg`flow at least, L/min`,
+  part_C: msg`hottest part at most, °C`,
+  budget_minor: msg`budget, hundredths`,
+  clear_mm: msg`least clearance, mm`,
+  speed_rpm: msg`speed, rpm`,
+}));
 /** Units as they are written, where the key cannot bear them. */
 const UNITS: Readonly<Record<string, string>> = { C: '°C', Lmin: 'L/min', m3h: 'm³/h' };
 
@@ -61,13 +62,13 @@ export function placeWords(path: DocumentPath, ...designs: readonly Design[]): s
 
 /** A value of a document in a few words. */
 export function valueWords(value: unknown): string {
-  if (value === undefined) return 'not there';
-  if (value === null) return 'none';
+  if (value === undefined) return msg`not there`;
+  if (value === null) return msg`none`;
   if (typeof value === 'number')
     return formatNumber(value, { decimals: Number.isInteger(value) ? 0 : 2 });
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'boolean') return value ? msg`yes` : msg`no`;
   if (typeof value === 'string') return value.length > 60 ? `${value.slice(0, 57)}…` : value;
-  if (Array.isArray(value)) return value.length === 1 ? '1 entry' : `${value.length} entries`;
+  if (Array.isArray(value)) return msg`${counted(value.length, '1 entry', '# entries')}`;
   const { name } = value as { readonly name?: unknown };
-  return typeof name === 'string' ? name : 'there';
+  return typeof name === 'string' ? name : msg`there`;
 }

@@ -32,6 +32,7 @@ import {
 } from './outbox';
 import { createSaver, sameDocument, type SaveState } from './saver';
 import { takeFromBin } from './send';
+import { msg } from '@/core/messages';
 
 export type { SaveState } from './saver';
 
@@ -411,7 +412,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         const { past, future } = get();
         const { design: next, inverse: back, forward: forth } = applyEdit(get().design, edit);
         const isOfStep = step !== null && past.some((s) => s.id === step);
-        const own: Step = { id: nextStep(), label: 'route the runs', back, forth };
+        const own: Step = { id: nextStep(), label: msg`route the runs`, back, forth };
         become(next, edit, {
           past: isOfStep ? withLaidOut(past, { step, back, forth }) : [...past, own],
           future: isOfStep ? future : [],
@@ -441,7 +442,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         } catch (error) {
           set({
             diagnostic:
-              error instanceof EditError ? error.message : 'That cannot be done to this build.',
+              error instanceof EditError ? error.message : msg`That cannot be done to this build.`,
           });
           return;
         }
@@ -514,7 +515,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         }),
       putBack: async () => {
         if (await takeFromBin(id)) saver.soon();
-        else set({ diagnostic: 'The build could not be put back. Keep it as a file.' });
+        else set({ diagnostic: msg`The build could not be put back. Keep it as a file.` });
       },
       isBack: () => {
         if (['offline', 'hung'].includes(get().save)) saver.soon();

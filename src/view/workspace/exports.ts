@@ -16,6 +16,7 @@ import {
 } from '@/format';
 import { downloadBlob } from './download';
 import type { SceneOnPage } from './sceneOnPage';
+import { msg, worded } from '@/core/messages';
 
 /** A file to be saved. */
 export interface ExportFile {
@@ -52,7 +53,7 @@ const BOM = '\uFEFF';
 const csv = (inputs: ExportInputs, text: string): string =>
   inputs.hasBom ? `${BOM}${text}` : text;
 
-const NO_RUNS = 'No run is routed yet.';
+const noRuns = () => msg`No run is routed yet.`;
 const sheetsOf = ({ design, analysis }: ExportInputs): readonly BendSheet[] =>
   design.loops.flatMap((loop) =>
     analysis.reports.runs
@@ -60,7 +61,7 @@ const sheetsOf = ({ design, analysis }: ExportInputs): readonly BendSheet[] =>
       .flatMap((run) => bendSheet(run, loop) ?? []),
   );
 const whyNoSheets = (inputs: ExportInputs): string | null =>
-  inputs.analysis.reports.runs.some((r) => r.routed) ? null : NO_RUNS;
+  inputs.analysis.reports.runs.some((r) => r.routed) ? null : noRuns();
 
 /** Of the server: what it prints needs the saved build. */
 async function printed(inputs: ExportInputs, of: 'list' | 'book'): Promise<readonly ExportFile[]> {
@@ -83,7 +84,7 @@ async function fromScene(inputs: ExportInputs, as: 'png' | 'glb'): Promise<reado
   return one(`${slug(design.name)}.${as}`, blob.type, data);
 }
 const whyNoScene = ({ scene }: ExportInputs): string | null =>
-  scene ? null : 'Open Case, Runs or Assembly in space first.';
+  scene ? null : msg`Open Case, Runs or Assembly in space first.`;
 
 /** What is left of the work on the days that were planned. */
 async function calendarFiles({ design, analysis }: ExportInputs): Promise<readonly ExportFile[]> {
@@ -117,10 +118,10 @@ async function calendarFiles({ design, analysis }: ExportInputs): Promise<readon
 }
 
 /** Everything that can be saved of a build, in the order of the dialog. */
-export const EXPORTS: readonly ExportItem[] = [
+export const EXPORTS: readonly ExportItem[] = worded(() => [
   {
     id: 'build',
-    name: 'Build file',
+    name: msg`Build file`,
     format: 'JSON',
     why: always,
     files: async ({ design }) =>
@@ -128,14 +129,14 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'book',
-    name: 'Build book',
+    name: msg`Build book`,
     format: 'PDF',
     why: always,
     files: (inputs) => printed(inputs, 'book'),
   },
   {
     id: 'list-csv',
-    name: 'Parts list',
+    name: msg`Parts list`,
     format: 'CSV',
     why: always,
     files: async (inputs) =>
@@ -147,7 +148,7 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'list-json',
-    name: 'Parts list',
+    name: msg`Parts list`,
     format: 'JSON',
     why: always,
     files: async ({ design, analysis }) =>
@@ -159,16 +160,16 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'list-pdf',
-    name: 'Parts list',
+    name: msg`Parts list`,
     format: 'PDF',
     why: always,
     files: (inputs) => printed(inputs, 'list'),
   },
   {
     id: 'elevations',
-    name: 'Elevations with dimensions',
+    name: msg`Elevations with dimensions`,
     format: 'SVG',
-    why: ({ design }) => (design.case ? null : 'Choose a case first.'),
+    why: ({ design }) => (design.case ? null : msg`Choose a case first.`),
     files: async ({ design, analysis }) =>
       ELEVATIONS.flatMap((view) => {
         const sheet = elevationSheet(analysis.system, analysis.reports.runs, view);
@@ -179,7 +180,7 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'bends-svg',
-    name: 'Bend sheets at 1:1',
+    name: msg`Bend sheets at 1:1`,
     format: 'SVG',
     why: whyNoSheets,
     files: async (inputs) =>
@@ -189,7 +190,7 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'bends-dxf',
-    name: 'Bend sheets',
+    name: msg`Bend sheets`,
     format: 'DXF',
     why: whyNoSheets,
     files: async (inputs) =>
@@ -199,7 +200,7 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'bends-csv',
-    name: 'Bends as lengths, rotations and angles',
+    name: msg`Bends as lengths, rotations and angles`,
     format: 'CSV',
     why: whyNoSheets,
     files: async (inputs) =>
@@ -211,12 +212,12 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'mandrels',
-    name: 'Mandrels for the bends, to print',
+    name: msg`Mandrels for the bends, to print`,
     format: 'STL',
     why: (inputs) =>
       sheetsOf(inputs).some((s) => s.hard && s.bends.length > 0)
         ? null
-        : 'No hard tube has a bend yet.',
+        : msg`No hard tube has a bend yet.`,
     files: async (inputs) => {
       const { mandrelStl } = await import('./stl');
       const needed = new Map(
@@ -235,9 +236,9 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'inp',
-    name: 'Loops for EPANET',
+    name: msg`Loops for EPANET`,
     format: 'INP',
-    why: ({ design }) => (design.loops.length > 0 ? null : 'Connect a loop first.'),
+    why: ({ design }) => (design.loops.length > 0 ? null : msg`Connect a loop first.`),
     files: async ({ design, analysis }) => {
       const { inpLoops, writeInp } = await import('@/format/inp');
       const { system, reports } = analysis;
@@ -250,27 +251,27 @@ export const EXPORTS: readonly ExportItem[] = [
   },
   {
     id: 'calendar',
-    name: 'Calendar of the assembly',
+    name: msg`Calendar of the assembly`,
     format: 'ICS',
     why: ({ design }) =>
-      design.choices.work?.plan ? null : 'Choose your days under Assembly, calendar, first.',
+      design.choices.work?.plan ? null : msg`Choose your days under Assembly, calendar, first.`,
     files: calendarFiles,
   },
   {
     id: 'png',
-    name: 'Picture of the scene, 3840 × 2160',
+    name: msg`Picture of the scene, 3840 × 2160`,
     format: 'PNG',
     why: whyNoScene,
     files: (inputs) => fromScene(inputs, 'png'),
   },
   {
     id: 'glb',
-    name: 'The machine in space',
+    name: msg`The machine in space`,
     format: 'glTF',
     why: whyNoScene,
     files: (inputs) => fromScene(inputs, 'glb'),
   },
-];
+]);
 
 /** The files of several exports in one ZIP; those of one kind in a folder of their own. */
 export async function zipOf(

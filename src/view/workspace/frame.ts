@@ -3,9 +3,12 @@ import { useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { VIEW_NAMES, type View } from '@/core/elevation';
+import { msg, worded } from '@/core/messages';
 
 /** How the case is looked at, on every stage that shows it: in space, or flat from one side. */
-const IN_SPACE = { space: 'in space', section: 'section', exploded: 'exploded' } as const;
+const IN_SPACE = worded(
+  () => ({ space: msg`in space`, section: 'section', exploded: 'exploded' }) as const,
+);
 export type SpaceView = keyof typeof IN_SPACE;
 export type CaseView = SpaceView | View;
 const NAMES: Readonly<Record<CaseView, string>> = { ...IN_SPACE, ...VIEW_NAMES };

@@ -1,6 +1,7 @@
 import { applyEdit, withoutRoutes, type Design, type Edit } from '@/core/design';
 import { analyse } from '@/core/analysis';
 import { formatMeasure, formatNumber } from '@/core/units';
+import { msg } from '@/core/messages';
 
 /**
  * What another order would cost, in a line, before the station is let go: runs estimated from port
@@ -25,5 +26,5 @@ export function orderPrice(design: Design, edit: Edit): string {
     (a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a),
     null,
   );
-  return `${formatMeasure(tube, 'm', { decimals: 2, signed: true })} of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatMeasure(most.by, 'K', { decimals: 1, signed: true })}` : ''}`;
+  return msg`${formatMeasure(tube, 'm', { decimals: 2, signed: true })} of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatMeasure(most.by, 'K', { decimals: 1, signed: true })}` : ''}`;
 }

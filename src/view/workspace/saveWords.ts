@@ -1,11 +1,12 @@
 import type { SaveState } from './saver';
 import type { Kept } from './outbox';
+import { msg, worded } from '@/core/messages';
 
 /** Where the work is, in words: on the server, in this browser, or nowhere yet. */
 export function saveWords(save: SaveState, kept: Kept, message: string | null): string {
-  if (save === 'saved') return 'saved';
-  if (save === 'saving' || save === 'unsaved') return 'saving';
-  if (save === 'refused') return 'not saved: see the message';
+  if (save === 'saved') return msg`saved`;
+  if (save === 'saving' || save === 'unsaved') return msg`saving`;
+  if (save === 'refused') return msg`not saved: see the message`;
   return `${TROUBLE[save](message)}; ${KEPT[kept]}`;
 }
 
@@ -13,14 +14,14 @@ const TROUBLE: Record<
   Exclude<SaveState, 'saved' | 'saving' | 'unsaved' | 'refused'>,
   (message: string | null) => string
 > = {
-  offline: () => 'server not reached',
-  hung: () => 'server does not answer',
-  trouble: (message) => message ?? 'server in trouble',
-  gone: (message) => (message === 'binned' ? 'in the bin' : 'deleted elsewhere'),
+  offline: () => msg`server not reached`,
+  hung: () => msg`server does not answer`,
+  trouble: (message) => message ?? msg`server in trouble`,
+  gone: (message) => (message === 'binned' ? msg`in the bin` : msg`deleted elsewhere`),
 };
 
-const KEPT: Record<Kept, string> = {
-  kept: 'kept in this browser',
-  writing: 'being kept in this browser',
-  refused: 'kept nowhere yet, export it before you leave',
-};
+const KEPT: Record<Kept, string> = worded(() => ({
+  kept: msg`kept in this browser`,
+  writing: msg`being kept in this browser`,
+  refused: msg`kept nowhere yet, export it before you leave`,
+}));

@@ -1,4 +1,5 @@
 import type { Design, PatchEdit } from '@/core/design';
+import { msg, worded } from '@/core/messages';
 
 export type SendAnswer =
   | { readonly kind: 'saved'; readonly revision: number }
@@ -54,14 +55,14 @@ export async function sendBuild(
 }
 
 /** Troubles of the database in a word or two. */
-const TROUBLES: Readonly<Record<string, string>> = {
-  locked: 'database locked',
-  full: 'disk full',
-  'read-only': 'database read-only',
-  corrupt: 'database damaged',
-  newer: 'database of a newer version',
-  unreachable: 'database not reached',
-};
+const TROUBLES: Readonly<Record<string, string>> = worded(() => ({
+  locked: msg`database locked`,
+  full: msg`disk full`,
+  'read-only': msg`database read-only`,
+  corrupt: msg`database damaged`,
+  newer: msg`database of a newer version`,
+  unreachable: msg`database not reached`,
+}));
 
 function answerOf(status: number, body: AnswerBody): SendAnswer {
   if (status === 200) return { kind: 'saved', revision: body.revision as number };
@@ -72,21 +73,21 @@ function answerOf(status: number, body: AnswerBody): SendAnswer {
     return {
       kind: 'trouble',
       message: body.error,
-      short: TROUBLES[body.trouble ?? ''] ?? 'server in trouble',
+      short: TROUBLES[body.trouble ?? ''] ?? msg`server in trouble`,
     };
   if (status >= 500) return { kind: 'offline' };
   if (status === 401 || status === 429)
     return {
       kind: 'trouble',
-      message: 'The passphrase is wanted again: open the app in another tab and say it there.',
-      short: 'passphrase wanted',
+      message: msg`The passphrase is wanted again: open the app in another tab and say it there.`,
+      short: msg`passphrase wanted`,
     };
   const [first] = body.troubles ?? [];
   return {
     kind: 'refused',
     message: first
       ? `${body.error} ${first.path}: ${first.message}`
-      : (body.error ?? 'The server refused this build.'),
+      : (body.error ?? msg`The server refused this build.`),
   };
 }
 
@@ -128,13 +129,13 @@ export async function addBuild(text: string): Promise<AddAnswer> {
       ? { ok: true, id: body.id }
       : {
           ok: false,
-          message: body.error ?? 'The server refused it.',
+          message: body.error ?? msg`The server refused it.`,
           troubles: body.troubles ?? [],
         };
   } catch {
     return {
       ok: false,
-      message: 'The server cannot be reached. Nothing was changed.',
+      message: msg`The server cannot be reached. Nothing was changed.`,
       troubles: [],
     };
   }

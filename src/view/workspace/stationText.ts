@@ -1,6 +1,7 @@
 import type { Reports } from '@/core/analysis';
 import type { LoopGraph } from '@/core/system';
 import { formatMeasure } from '@/core/units';
+import { msg } from '@/core/messages';
 
 /** What a station of a loop does to the coolant, in words: temperature behind it, and pressure. */
 export function stationText(
@@ -18,7 +19,7 @@ export function stationText(
   const gain = at(out?.from) - at(into?.to);
   const warmth =
     out_C === undefined
-      ? 'temperature unknown'
-      : `coolant leaves at ${formatMeasure(out_C, '°C', { decimals: 1 })}`;
+      ? msg`temperature unknown`
+      : msg`coolant leaves at ${formatMeasure(out_C, '°C', { decimals: 1 })}`;
   return `${name}: ${warmth}, ${formatMeasure(gain, 'kPa', { decimals: 1, signed: true })}`;
 }

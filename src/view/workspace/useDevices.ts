@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
 import type { BenchFault, Channel, Controls, Moment } from '@/devices/types';
+import { msg } from '@/core/messages';
 
 interface Connected {
   readonly standIn: boolean;
@@ -79,7 +80,7 @@ export function useDevices(build: string): Devices {
       setTrouble(null);
     });
     source.onerror = () => {
-      setTrouble('The devices do not answer; trying again.');
+      setTrouble(msg`The devices do not answer; trying again.`);
       // Refused, not cut off: the browser does not try again by itself.
       if (source.readyState === EventSource.CLOSED)
         again = setTimeout(() => setAsked((n) => n + 1), LOOK_AGAIN_MS);
@@ -94,7 +95,7 @@ export function useDevices(build: string): Devices {
       await call(what, body);
       setTrouble(null);
     } catch (error) {
-      setTrouble(error instanceof Error ? error.message : 'The devices do not answer.');
+      setTrouble(error instanceof Error ? error.message : msg`The devices do not answer.`);
     }
   }, []);
   const run = useCallback(

@@ -4,6 +4,7 @@ import { drawRun, putIntoRun, runAt } from '@/core/loops';
 import { isWet, type InlinePart } from '@/core/components';
 import type { Drawing } from './editor';
 import { useEditor } from './EditorProvider';
+import { msg } from '@/core/messages';
 
 const EMPTY: Drawing = { from: null, to: null, why: null };
 
@@ -24,7 +25,7 @@ export function useDrawRun() {
       setDrawing({ from, to, why: drawn.why });
       return;
     }
-    commit(`draw a run from ${nameOf(from)} to ${nameOf(to)}`, drawn.edit);
+    commit(msg`draw a run from ${nameOf(from)} to ${nameOf(to)}`, drawn.edit);
     setDrawing(null);
     pick(drawn.connection);
   };
@@ -46,19 +47,19 @@ export function useDrawRun() {
     else
       setDrawing({
         ...(drawing ?? EMPTY),
-        why: `${componentName(design, component)} has no free port.`,
+        why: msg`${componentName(design, component)} has no free port.`,
       });
   };
   /** A tee into the run that holds a port; the run being drawn goes on from its side. */
   const teeInto = (ref: PortRef, tee: InlinePart): void => {
     const held = runAt(design, ref);
-    const put = held && putIntoRun(design, held.loop.id, held.connection.id, tee, 'Tee');
+    const put = held && putIntoRun(design, held.loop.id, held.connection.id, tee, msg`Tee`);
     const [side] = put?.free ?? [];
     if (!put || !side) {
-      setDrawing({ ...(drawing ?? EMPTY), why: 'That run has no tube to put a tee into.' });
+      setDrawing({ ...(drawing ?? EMPTY), why: msg`That run has no tube to put a tee into.` });
       return;
     }
-    commit(`put a tee at ${nameOf(ref)}`, put.edit);
+    commit(msg`put a tee at ${nameOf(ref)}`, put.edit);
     const other = drawing?.from && samePort(drawing.from, ref) ? drawing.to : drawing?.from;
     setDrawing({ from: other ?? side, to: other ? side : null, why: null });
   };

@@ -7,6 +7,7 @@ import {
   restoreZip,
   safely,
 } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -25,7 +26,7 @@ export const POST = (request: Request): Promise<Response> =>
     const read = await readBytes(
       request,
       /^application\/zip\b/,
-      'a ZIP (content-type: application/zip)',
+      msg`a ZIP (content-type: application/zip)`,
       MOST_BACKUP_BYTES,
     );
     return respond(read.ok ? await restoreZip(read.data) : read.answer);

@@ -6,6 +6,7 @@ import {
   sessionCookie,
   tryPassphrase,
 } from '@/server/session';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -26,15 +27,15 @@ export const POST = (request: Request): Promise<Response> =>
     if (!wanted) return new Response(null, { status: 204 });
     if (typeof passphrase !== 'string')
       return respond(
-        refuse(400, 'Say the passphrase.', [{ path: 'passphrase', message: 'is missing' }]),
+        refuse(400, msg`Say the passphrase.`, [{ path: 'passphrase', message: msg`is missing` }]),
       );
     const tried = tryPassphrase(passphrase, wanted);
     if (tried.kind === 'wait')
       return respond({
-        ...refuse(429, `Too many wrong tries. Wait ${tried.seconds} s.`),
+        ...refuse(429, msg`Too many wrong tries. Wait ${tried.seconds} s.`),
         headers: { 'retry-after': String(tried.seconds) },
       });
-    if (tried.kind === 'wrong') return respond(refuse(401, 'This is not the passphrase.'));
+    if (tried.kind === 'wrong') return respond(refuse(401, msg`This is not the passphrase.`));
     return new Response(null, {
       status: 204,
       headers: { 'set-cookie': sessionCookie(openSession(), isSecure(request)) },

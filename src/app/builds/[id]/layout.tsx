@@ -6,6 +6,7 @@ import { BinnedBuild } from '@/view/builds';
 import { TroublePage } from '@/view/shared';
 import { StageView } from '@/view/stages';
 import { EditorProvider, Workspace } from '@/view/workspace';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly children: ReactNode;
@@ -17,7 +18,7 @@ export const dynamic = 'force-dynamic';
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { id } = await params;
   const read = await readForPage(() => openBuild(id));
-  return { title: (read.ok ? read.value?.design.name : null) ?? 'Build' };
+  return { title: (read.ok ? read.value?.design.name : null) ?? msg`Build` };
 }
 
 export default async function BuildLayout({ children, params }: Props) {
@@ -25,7 +26,7 @@ export default async function BuildLayout({ children, params }: Props) {
   const read = await readForPage(() => openBuild(id));
   if (!read.ok)
     return (
-      <TroublePage title="This build cannot be read now">
+      <TroublePage title={msg`This build cannot be read now`}>
         <p>{read.words}</p>
       </TroublePage>
     );
@@ -52,12 +53,14 @@ async function NotOpened({ id }: { readonly id: string }) {
   if (why.state === 'missing') notFound();
   if (why.state === 'binned') return <BinnedBuild id={id} />;
   return (
-    <TroublePage title={`"${why.name}" cannot be opened`}>
+    <TroublePage title={msg`"${why.name}" cannot be opened`}>
       <p>{why.message}</p>
       <p>
-        Nothing was changed.{' '}
-        <a href={`/api/builds/${encodeURIComponent(id)}/file`}>Keep its document as a file</a>, as
-        it lies in the database.
+        {msg`Nothing was changed. `}
+        <a
+          href={`/api/builds/${encodeURIComponent(id)}/file`}
+        >{msg`Keep its document as a file`}</a>
+        {msg`, as it lies in the database.`}
       </p>
     </TroublePage>
   );

@@ -1,10 +1,13 @@
 import { ANODIC_INDEX } from '../table';
 import type { MetalVerdict } from './types';
+import { msg } from '../../messages';
 
 export const aluminium: MetalVerdict = {
   id: 'aluminium',
   verdict: 'fails',
-  because: 'Aluminium beside copper, brass or nickel dissolves whatever the inhibitor.',
+  get because() {
+    return msg`Aluminium beside copper, brass or nickel dissolves whatever the inhibitor.`;
+  },
   source: 'common practice, no source',
   applies: ({ anode, cathode }) =>
     (anode === 'aluminium' || anode === 'anodisedAluminium') &&

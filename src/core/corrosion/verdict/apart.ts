@@ -1,10 +1,13 @@
 import { DIFFERENCE_LIMIT, LIMIT_SLACK_V } from '../table';
 import type { MetalVerdict } from './types';
+import { msg } from '../../messages';
 
 export const apart: MetalVerdict = {
   id: 'apart',
   verdict: 'fails',
-  because: 'They lie farther apart than even an inhibitor in date allows.',
+  get because() {
+    return msg`They lie farther apart than even an inhibitor in date allows.`;
+  },
   source: 'limits as reprinted with MIL-STD-889, from memory',
   applies: ({ difference_V }) => difference_V > DIFFERENCE_LIMIT.ordinary + LIMIT_SLACK_V,
 };

@@ -1,10 +1,13 @@
 import { isJudged } from '../table';
 import type { MetalVerdict } from './types';
+import { msg } from '../../messages';
 
 export const notJudged: MetalVerdict = {
   id: 'not-judged',
   verdict: 'unchecked',
-  because: 'The table does not know one of them: this pair is not judged.',
+  get because() {
+    return msg`The table does not know one of them: this pair is not judged.`;
+  },
   source: 'common practice, no source',
   applies: ({ anode, cathode }) => !isJudged(anode) || !isJudged(cathode),
 };

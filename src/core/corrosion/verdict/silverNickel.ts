@@ -1,9 +1,12 @@
 import type { MetalVerdict } from './types';
+import { msg } from '../../messages';
 
 export const silverNickel: MetalVerdict = {
   id: 'silver-nickel',
   verdict: 'marginal',
-  because: 'Silver, as plating or against growth, has been seen to lift nickel plate.',
+  get because() {
+    return msg`Silver, as plating or against growth, has been seen to lift nickel plate.`;
+  },
   source: 'common practice, no source',
   applies: ({ anode, cathode }) =>
     (anode === 'nickel' || anode === 'nickelPhosphorus') && cathode === 'silver',

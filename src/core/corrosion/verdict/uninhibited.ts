@@ -1,10 +1,13 @@
 import { LIMIT_SLACK_V } from '../table';
 import type { MetalVerdict } from './types';
+import { msg } from '../../messages';
 
 export const uninhibited: MetalVerdict = {
   id: 'uninhibited',
   verdict: 'marginal',
-  because: 'An inhibitor in date would allow them; this coolant has none, or one that has run out.',
+  get because() {
+    return msg`An inhibitor in date would allow them; this coolant has none, or one that has run out.`;
+  },
   source:
     'limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh',
   applies: ({ difference_V, limit_V }) => difference_V > limit_V + LIMIT_SLACK_V,

@@ -4,13 +4,17 @@ import { addBody, bodiesOf, withBodies, withFoot } from '@/core/making';
 import type { Vec } from '@/core/geometry';
 import { ChoiceField, NumberField, TextField } from './Field';
 import styles from './PartShape.module.css';
+import { msg, worded } from '@/core/messages';
 
-const ROUND = [
-  { value: 'none', label: 'box' },
-  { value: 'x', label: 'round about x' },
-  { value: 'y', label: 'round about y' },
-  { value: 'z', label: 'round about z' },
-] as const;
+const ROUND = worded(
+  () =>
+    [
+      { value: 'none', label: msg`box` },
+      { value: 'x', label: msg`round about x` },
+      { value: 'y', label: msg`round about y` },
+      { value: 'z', label: msg`round about z` },
+    ] as const,
+);
 const AXES = ['x', 'y', 'z'] as const;
 
 /** The boxes and cylinders a part is made of, and the holes of its foot. */
@@ -37,10 +41,14 @@ export function BodyTable({
   });
   return (
     <>
-      <h3>Bodies</h3>
+      <h3>{msg`Bodies`}</h3>
       {bodies.map((b, i) => (
         <div key={i} className={styles.body}>
-          <TextField label="called" value={b.name} onChange={(name) => set(i, { ...b, name })} />
+          <TextField
+            label={msg`called`}
+            value={b.name}
+            onChange={(name) => set(i, { ...b, name })}
+          />
           {(['min', 'max'] as const).flatMap((key) =>
             AXES.map((axis, k) => (
               <NumberField
@@ -52,7 +60,7 @@ export function BodyTable({
             )),
           )}
           <ChoiceField
-            label="shape"
+            label={msg`shape`}
             value={b.round ?? 'none'}
             options={ROUND}
             onChange={(round) => {
@@ -63,7 +71,7 @@ export function BodyTable({
           <Press
             className={styles.quiet}
             disabled={bodies.length < 2}
-            aria-label={`Take away ${b.name}`}
+            aria-label={msg`Take away ${b.name}`}
             onClick={() =>
               onChange(
                 withBodies(
@@ -73,21 +81,21 @@ export function BodyTable({
               )
             }
           >
-            take away
+            {msg`take away`}
           </Press>
         </div>
       ))}
       <Press className={styles.quiet} onClick={() => onChange(addBody(part))}>
-        A box more
+        {msg`A box more`}
       </Press>{' '}
       <Press className={styles.quiet} onClick={() => onChange(addBody(part, 'y'))}>
-        A cylinder more
+        {msg`A cylinder more`}
       </Press>
-      <h3>Screw holes of its foot</h3>
+      <h3>{msg`Screw holes of its foot`}</h3>
       {foot.map((h, i) => (
         <div key={i} className={styles.wide}>
           <NumberField
-            label="apart along x, mm"
+            label={msg`apart along x, mm`}
             value={h.x_mm}
             onChange={(x_mm) =>
               onChange(
@@ -99,7 +107,7 @@ export function BodyTable({
             }
           />
           <NumberField
-            label="apart along z, mm"
+            label={msg`apart along z, mm`}
             value={h.z_mm}
             onChange={(z_mm) =>
               onChange(
@@ -121,7 +129,7 @@ export function BodyTable({
               )
             }
           >
-            take away
+            {msg`take away`}
           </Press>
         </div>
       ))}
@@ -129,7 +137,7 @@ export function BodyTable({
         className={styles.quiet}
         onClick={() => onChange(withFoot(part, [...foot, { x_mm: 44, z_mm: 44 }]))}
       >
-        Four holes more
+        {msg`Four holes more`}
       </Press>
     </>
   );

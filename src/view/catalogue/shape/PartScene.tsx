@@ -9,6 +9,7 @@ import { Orbit } from '@/view/stages/scene/Orbit';
 import { usePaper } from '@/view/stages/scene/paper';
 import { SolidMesh } from '@/view/stages/scene/SolidMesh';
 import styles from './PartShape.module.css';
+import { msg } from '@/core/messages';
 
 /** A body's outward direction where it is pointed at, as a face of the part. */
 function faceAt({ face }: ThreeEvent<PointerEvent>): Face | null {
@@ -55,7 +56,7 @@ export default function PartScene({
     <div
       className={styles.scene}
       role="img"
-      aria-label={`${part.name} in space. The tables beside say the same in words.`}
+      aria-label={msg`${part.name} in space. The tables beside say the same in words.`}
     >
       <Canvas
         frameloop="demand"

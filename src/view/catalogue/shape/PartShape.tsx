@@ -8,6 +8,7 @@ import { PortTable } from './PortTable';
 import { SpotTable } from './SpotTable';
 import { WettedTable } from './WettedTable';
 import styles from './PartShape.module.css';
+import { msg } from '@/core/messages';
 
 const PartScene = lazy(() => import('./PartScene'));
 
@@ -27,7 +28,7 @@ export function PartShape({
           <PartScene part={part} picked={picked} onPick={setPicked} onChange={onChange} />
         </Suspense>
         <p className="soft">
-          Drag a port over the faces; ports on a face go with it when a side changes.
+          {msg`Drag a port over the faces; ports on a face go with it when a side changes.`}
         </p>
       </div>
       <div className={styles.tables}>

@@ -3,11 +3,15 @@ import type { ComponentPart, WetPart } from '@/core/components';
 import { addPassage, chamberNames, changePassage, removePassage } from '@/core/making';
 import { ChoiceField, NumberField } from './Field';
 import styles from './PartShape.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const WAYS = [
-  { value: 'both', label: 'either way' },
-  { value: 'one', label: 'this way only' },
-] as const;
+const WAYS = worded(
+  () =>
+    [
+      { value: 'both', label: msg`either way` },
+      { value: 'one', label: msg`this way only` },
+    ] as const,
+);
 
 /** What joins the chambers of a part, and what each passage drops at one flow. */
 export function PassageTable({
@@ -22,12 +26,10 @@ export function PassageTable({
   const chambers = names.map((value) => ({ value, label: value }));
   return (
     <>
-      <h3>Passages between chambers</h3>
+      <h3>{msg`Passages between chambers`}</h3>
       {part.passages.length === 0 && (
         <p className="soft">
-          Ports of one chamber meet in it. {names.length}{' '}
-          {names.length === 1 ? 'chamber' : 'chambers'}, and nothing passes between chambers that no
-          passage joins.
+          {msg`Ports of one chamber meet in it. ${names.length} ${counted(names.length, 'chamber', 'chambers')}, and nothing passes between chambers that no passage joins.`}
         </p>
       )}
       {part.passages.map((x, i) => {
@@ -38,45 +40,45 @@ export function PassageTable({
         return (
           <div key={i} className={styles.row}>
             <ChoiceField
-              label="from"
+              label={msg`from`}
               value={x.from}
               options={chambers}
               onChange={(from) => give(changePassage(part, i, { from }))}
             />
             <ChoiceField
-              label="to"
+              label={msg`to`}
               value={x.to}
               options={chambers}
               onChange={(to) => give(changePassage(part, i, { to }))}
             />
             {isCurve ? (
-              <span className="soft">{x.points.length} points, below</span>
+              <span className="soft">{msg`${x.points.length} points, below`}</span>
             ) : (
               <>
                 <NumberField
-                  label="drops, kPa"
+                  label={msg`drops, kPa`}
                   value={drop_kPa}
                   onChange={(v) => measured([flow_Lmin, v])}
                 />
                 <NumberField
-                  label="at L/min"
+                  label={msg`at L/min`}
                   value={flow_Lmin}
                   onChange={(v) => measured([v, drop_kPa])}
                 />
               </>
             )}
             <ChoiceField
-              label="lets pass"
+              label={msg`lets pass`}
               value={x.oneWay ? 'one' : 'both'}
               options={WAYS}
               onChange={(w) => give(changePassage(part, i, { oneWay: w === 'one' }))}
             />
             <Press
               className={styles.quiet}
-              aria-label={`Close the passage from ${x.from} to ${x.to}`}
+              aria-label={msg`Close the passage from ${x.from} to ${x.to}`}
               onClick={() => give(removePassage(part, i))}
             >
-              close
+              {msg`close`}
             </Press>
           </div>
         );
@@ -86,7 +88,7 @@ export function PassageTable({
         disabled={names.length < 2}
         onClick={() => give(addPassage(part))}
       >
-        A passage more
+        {msg`A passage more`}
       </Press>
     </>
   );

@@ -16,28 +16,35 @@ import {
 import type { Vec } from '@/core/geometry';
 import { ChoiceField, NumberField, TextField } from './Field';
 import styles from './PartShape.module.css';
+import { msg, worded } from '@/core/messages';
 
 /** Axes of a part as words: as they are named in its figures. */
-const AXIS_WORDS = ['along x', 'along y', 'along z'] as const;
-const FACE_WORDS: Readonly<Record<Face, string>> = {
-  '+x': 'far end (+x)',
-  '-x': 'near end (−x)',
-  '+y': 'top (+y)',
-  '-y': 'underside (−y)',
-  '+z': 'right face (+z)',
-  '-z': 'left face (−z)',
-};
+const AXIS_WORDS = worded(() => [msg`along x`, msg`along y`, msg`along z`] as const);
+const FACE_WORDS: Readonly<Record<Face, string>> = worded(() => ({
+  '+x': msg`far end (+x)`,
+  '-x': msg`near end (−x)`,
+  '+y': msg`top (+y)`,
+  '-y': msg`underside (−y)`,
+  '+z': msg`right face (+z)`,
+  '-z': msg`left face (−z)`,
+}));
 const FACE_OPTIONS = FACES.map((value) => ({ value, label: FACE_WORDS[value] }));
-const ROLES = [
-  { value: 'any', label: 'in or out' },
-  { value: 'in', label: 'inlet' },
-  { value: 'out', label: 'outlet' },
-] as const;
-const DUTIES = [
-  { value: 'none', label: 'runs only' },
-  { value: 'fill', label: 'to fill by' },
-  { value: 'drain', label: 'to drain by' },
-] as const;
+const ROLES = worded(
+  () =>
+    [
+      { value: 'any', label: msg`in or out` },
+      { value: 'in', label: msg`inlet` },
+      { value: 'out', label: msg`outlet` },
+    ] as const,
+);
+const DUTIES = worded(
+  () =>
+    [
+      { value: 'none', label: msg`runs only` },
+      { value: 'fill', label: msg`to fill by` },
+      { value: 'drain', label: msg`to drain by` },
+    ] as const,
+);
 
 /** Every port: on which face, where on it, what it is for, and into which chamber it leads. */
 export function PortTable({
@@ -55,12 +62,12 @@ export function PortTable({
   const fresh = freshChamber(part);
   const chambers = [
     ...chamberNames(part).map((value) => ({ value, label: value })),
-    { value: fresh, label: 'a chamber of its own' },
+    { value: fresh, label: msg`a chamber of its own` },
   ];
   const place = (port: Port, face: Face, at: Vec): void => give(movePort(part, port.id, face, at));
   return (
     <>
-      <h3>Ports, G1/4</h3>
+      <h3>{msg`Ports, G1/4`}</h3>
       {part.ports.map((p) => {
         const face = faceOf(p) ?? '+y';
         const { across } = axesOfFace(face);
@@ -72,12 +79,12 @@ export function PortTable({
             onFocus={() => onPick(p.id)}
           >
             <TextField
-              label="called"
+              label={msg`called`}
               value={p.name}
               onChange={(name) => give(changePort(part, p.id, { name }))}
             />
             <ChoiceField
-              label="on"
+              label={msg`on`}
               value={face}
               options={FACE_OPTIONS}
               onChange={(to) => place(p, to, p.at)}
@@ -93,35 +100,35 @@ export function PortTable({
               />
             ))}
             <ChoiceField
-              label="leads"
+              label={msg`leads`}
               value={p.role}
               options={ROLES}
               onChange={(role) => give(changePort(part, p.id, { role }))}
             />
             <ChoiceField
-              label="serves"
+              label={msg`serves`}
               value={p.duty ?? 'none'}
               options={DUTIES}
               onChange={(duty) => give(dutyOfPort(part, p.id, duty === 'none' ? undefined : duty))}
             />
             <ChoiceField
-              label="chamber"
+              label={msg`chamber`}
               value={p.chamber}
               options={chambers}
               onChange={(chamber) => give(changePort(part, p.id, { chamber }))}
             />
             <Press
               className={styles.quiet}
-              aria-label={`Take away ${p.name}`}
+              aria-label={msg`Take away ${p.name}`}
               onClick={() => give(removePort(part, p.id))}
             >
-              take away
+              {msg`take away`}
             </Press>
           </div>
         );
       })}
       <Press className={styles.quiet} onClick={() => give(addPort(part, '+y'))}>
-        A port more
+        {msg`A port more`}
       </Press>
     </>
   );

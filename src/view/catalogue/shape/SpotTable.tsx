@@ -4,6 +4,7 @@ import { isHeated, type ComponentPart, type HotSpot } from '@/core/components';
 import { interfaceFrom, type MeasuredPair } from '@/core/making';
 import { NumberField } from './Field';
 import styles from './PartShape.module.css';
+import { msg } from '@/core/messages';
 
 /** Limits of a part's spots and what lies between them and a block; fitted from one measured pair. */
 export function SpotTable({
@@ -22,23 +23,23 @@ export function SpotTable({
     } as ComponentPart);
   return (
     <>
-      <h3>Spots that must stay cool</h3>
+      <h3>{msg`Spots that must stay cool`}</h3>
       {hotSpots.map((s, i) => (
         <div key={s.id}>
           <div className={styles.wide}>
             <strong>{s.name}</strong>
             <NumberField
-              label="limit, °C"
+              label={msg`limit, °C`}
               value={s.limit_C}
               onChange={(limit_C) => set(i, { limit_C })}
             />
             <NumberField
-              label="to the block's face, K/W"
+              label={msg`to the block's face, K/W`}
               value={s.interface_KW}
               onChange={(interface_KW) => set(i, { interface_KW })}
             />
             <NumberField
-              label="to air with its own cooler, K/W"
+              label={msg`to air with its own cooler, K/W`}
               value={s.onAir_KW}
               onChange={(onAir_KW) => set(i, { onAir_KW })}
             />
@@ -71,14 +72,14 @@ function FromPair({
   });
   const [says, setSays] = useState<string | null>(null);
   const fields = [
-    ['chip_C', 'chip, °C'],
-    ['coolant_C', 'coolant, °C'],
+    ['chip_C', msg`chip, °C`],
+    ['coolant_C', msg`coolant, °C`],
     ['heat_W', 'watts'],
-    ['block_KW', "block's own, K/W"],
+    ['block_KW', msg`block's own, K/W`],
   ] as const;
   return (
     <details>
-      <summary>Fit it from one measured pair of {spot}</summary>
+      <summary>{msg`Fit it from one measured pair of ${spot}`}</summary>
       <div className={styles.wide}>
         {fields.map(([key, label]) => (
           <NumberField
@@ -99,7 +100,7 @@ function FromPair({
             }
           }}
         >
-          Take it
+          {msg`Take it`}
         </Press>
       </div>
       {says && <p role="alert">{says}</p>}

@@ -2,6 +2,7 @@ import { Press } from '@/view/shared';
 import { isWet, POLYMER_MATERIALS, type ComponentPart, type Metal } from '@/core/components';
 import { ChoiceField, NumberField } from './Field';
 import styles from './PartShape.module.css';
+import { msg, worded } from '@/core/messages';
 
 const METALS: readonly Metal[] = [
   'copper',
@@ -21,16 +22,16 @@ const METALS: readonly Metal[] = [
   'nickelPhosphorus',
   'other',
 ];
-const WORDS: Partial<Record<Metal, string>> = {
-  stainless: 'stainless 304',
-  stainless316: 'stainless 316',
-  silverSolder: 'silver solder',
-  nickelPhosphorus: 'nickel phosphorus',
-  anodisedAluminium: 'anodised aluminium',
-  other: 'another, not judged',
-};
+const WORDS: Partial<Record<Metal, string>> = worded(() => ({
+  stainless: msg`stainless 304`,
+  stainless316: msg`stainless 316`,
+  silverSolder: msg`silver solder`,
+  nickelPhosphorus: msg`nickel phosphorus`,
+  anodisedAluminium: msg`anodised aluminium`,
+  other: msg`another, not judged`,
+}));
 const METAL_OPTIONS = METALS.map((value) => ({ value, label: WORDS[value] ?? value }));
-const OVER = [{ value: 'none', label: 'bare' }, ...METAL_OPTIONS] as const;
+const OVER = worded(() => [{ value: 'none', label: msg`bare` }, ...METAL_OPTIONS] as const);
 const SOFT = POLYMER_MATERIALS.map((value) => ({ value, label: value }));
 
 /** What the coolant touches: metals with what they are plated over, plastics and rubbers. */
@@ -49,17 +50,17 @@ export function WettedTable({
     onChange({ ...part, polymers: next } as ComponentPart);
   return (
     <>
-      <h3>Metals the coolant touches</h3>
+      <h3>{msg`Metals the coolant touches`}</h3>
       {wetted.map((s, i) => (
         <div key={i} className={styles.wide}>
           <ChoiceField
-            label="metal"
+            label={msg`metal`}
             value={s.metal}
             options={METAL_OPTIONS}
             onChange={(metal) => setMetals(wetted.map((x, k) => (k === i ? { ...x, metal } : x)))}
           />
           <ChoiceField
-            label="plated over"
+            label={msg`plated over`}
             value={s.platedOver ?? 'none'}
             options={OVER}
             onChange={(over) =>
@@ -73,7 +74,7 @@ export function WettedTable({
             }
           />
           <NumberField
-            label="area, mm²"
+            label={msg`area, mm²`}
             value={s.area_mm2}
             onChange={(area_mm2) =>
               setMetals(wetted.map((x, k) => (k === i ? { ...x, area_mm2 } : x)))
@@ -83,7 +84,7 @@ export function WettedTable({
             className={styles.quiet}
             onClick={() => setMetals(wetted.filter((_, k) => k !== i))}
           >
-            take away
+            {msg`take away`}
           </Press>
         </div>
       ))}
@@ -91,13 +92,13 @@ export function WettedTable({
         className={styles.quiet}
         onClick={() => setMetals([...wetted, { metal: 'copper', area_mm2: 1000 }])}
       >
-        A metal more
+        {msg`A metal more`}
       </Press>
-      <h3>Plastics and rubbers</h3>
+      <h3>{msg`Plastics and rubbers`}</h3>
       {polymers.map((s, i) => (
         <div key={i} className={styles.wide}>
           <ChoiceField
-            label="material"
+            label={msg`material`}
             value={s.material}
             options={SOFT}
             onChange={(material) =>
@@ -105,11 +106,11 @@ export function WettedTable({
             }
           />
           <ChoiceField
-            label="as"
+            label={msg`as`}
             value={s.as}
             options={[
-              { value: 'body', label: 'body' },
-              { value: 'seal', label: 'seal' },
+              { value: 'body', label: msg`body` },
+              { value: 'seal', label: msg`seal` },
             ]}
             onChange={(as) => setSoft(polymers.map((x, k) => (k === i ? { ...x, as } : x)))}
           />
@@ -117,7 +118,7 @@ export function WettedTable({
             className={styles.quiet}
             onClick={() => setSoft(polymers.filter((_, k) => k !== i))}
           >
-            take away
+            {msg`take away`}
           </Press>
         </div>
       ))}
@@ -125,7 +126,7 @@ export function WettedTable({
         className={styles.quiet}
         onClick={() => setSoft([...polymers, { material: 'EPDM rubber', as: 'seal' }])}
       >
-        A plastic more
+        {msg`A plastic more`}
       </Press>
     </>
   );

@@ -6,10 +6,11 @@ import { gaugeFromCsv } from '@/format';
 import { CAUTIONS, airTestReport, testedLoop } from '@/core/assembly';
 import type { AirReading, AirTest, Loop } from '@/core/design';
 import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
-import { Mark, Pick, QuantityField, Press } from '@/view/shared';
+import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { GaugeDevice } from './GaugeDevice';
 import styles from './AssemblyStage.module.css';
+import { msg, worded } from '@/core/messages';
 
 /** As many as a document keeps of one test. */
 const MOST_READINGS = 500;
@@ -21,12 +22,12 @@ export function AirTestView() {
   const [asked, setAsked] = useState<string | null>(null);
   const loops = design.loops.filter((l) => l.connections.length > 0);
   const loop = loops.find((l) => l.id === asked) ?? loops[0];
-  if (!loop) return <p>No loop is connected yet: there is nothing to test.</p>;
+  if (!loop) return <p>{msg`No loop is connected yet: there is nothing to test.`}</p>;
   return (
     <>
       {loops.length > 1 && (
         <Pick
-          label="Loop"
+          label={msg`Loop`}
           value={loop.id}
           options={loops.map((l) => ({ value: l.id, label: l.name }))}
           onPick={setAsked}
@@ -51,12 +52,11 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
   return (
     <div className={styles.test}>
       <p>
-        Pump to {formatMeasure(limit.limit_mbar, 'mbar')} at most:{' '}
-        {limit.by === null
-          ? 'what is usual, since no part of the loop tells a lower rating.'
-          : `the rating of ${limit.by}, the lowest in the loop.`}{' '}
-        The loop is sealed {formatMeasure(tested.volume_mL, 'mL')} of air and swells by{' '}
-        {formatMeasure(tested.compliance_mLbar, 'mL', { decimals: 2 })} a bar.
+        {msg`Pump to ${formatMeasure(limit.limit_mbar, 'mbar')} at most: ${
+          limit.by === null
+            ? msg`what is usual, since no part of the loop tells a lower rating.`
+            : msg`the rating of ${limit.by}, the lowest in the loop.`
+        } The loop is sealed ${formatMeasure(tested.volume_mL, 'mL')} of air and swells by ${formatMeasure(tested.compliance_mLbar, 'mL', { decimals: 2 })} a bar.`}
       </p>
       <p className={styles.caution}>
         <strong>{CAUTIONS.air.title}.</strong> {CAUTIONS.air.text}
@@ -65,7 +65,7 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
         <Verdict report={report} />
       ) : (
         <p role="status">
-          Note the gauge now, and again every few minutes: two readings tell a first rate.
+          {msg`Note the gauge now, and again every few minutes: two readings tell a first rate.`}
         </p>
       )}
       <GaugeDevice
@@ -73,17 +73,17 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
         limit_mbar={limit.limit_mbar}
         onAdd={(reading) =>
           test.readings.length < MOST_READINGS &&
-          keep('a reading of the gauge', { ...test, readings: [...test.readings, reading] })
+          keep(msg`a reading of the gauge`, { ...test, readings: [...test.readings, reading] })
         }
       />
       <GaugeTable
-        onTake={(readings) => keep('readings of the gauge from a table', { ...test, readings })}
+        onTake={(readings) => keep(msg`readings of the gauge from a table`, { ...test, readings })}
       />
       <NewReading
         limit_mbar={limit.limit_mbar}
         before={test.readings[test.readings.length - 1] ?? null}
         onAdd={(gauge_mbar, temp_C) =>
-          keep('a reading of the gauge', {
+          keep(msg`a reading of the gauge`, {
             ...test,
             readings: [...test.readings, { on: new Date().toISOString(), gauge_mbar, temp_C }],
           })
@@ -91,22 +91,24 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
       />
       <div className={styles.inline}>
         <QuantityField
-          label="Smallest step of the gauge"
+          label={msg`Smallest step of the gauge`}
           value={test.resolution_mbar}
           quantity="gauge"
           decimals={1}
           min={0.1}
           max={100}
-          onCommit={(v) => v !== null && keep('step of the gauge', { ...test, resolution_mbar: v })}
+          onCommit={(v) =>
+            v !== null && keep(msg`step of the gauge`, { ...test, resolution_mbar: v })
+          }
         />
         {test.readings.length > 0 && (
-          <Press className={styles.link} onClick={() => keep('start the test anew', null)}>
-            Start anew
+          <Press className={styles.link} onClick={() => keep(msg`start the test anew`, null)}>
+            {msg`Start anew`}
           </Press>
         )}
       </div>
       {report && <Readings report={report} />}
-      <h3>Where to listen, in this order</h3>
+      <h3>{msg`Where to listen, in this order`}</h3>
       <ol className={styles.how}>
         {jointsOf(system, loop, reports.runs).map((j) => (
           <li key={j.id}>
@@ -118,32 +120,35 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
   );
 }
 
-const VERDICT_WORDS = {
-  tight: 'Tight',
-  leaks: 'It leaks',
-  'not yet known': 'Not yet known',
-} as const;
+const VERDICT_WORDS = worded(
+  () =>
+    ({
+      tight: msg`Tight`,
+      leaks: msg`It leaks`,
+      'not yet known': msg`Not yet known`,
+    }) as const,
+);
 const VERDICT = { tight: 'ok', leaks: 'fails', 'not yet known': 'unchecked' } as const;
 
 function Verdict({ report }: { readonly report: LeakReport }) {
   const { verdict, leak_mLmin, leakBand_mLmin, limit_mLmin, longer_min, fall_mbar } = report;
-  const rate = `${formatNumber(leak_mLmin, { decimals: 3 })} ± ${formatNumber(leakBand_mLmin, { decimals: 3 })} mL/min`;
+  const rate = msg`${formatNumber(leak_mLmin, { decimals: 3 })} ± ${formatNumber(leakBand_mLmin, { decimals: 3 })} mL/min`;
   return (
     <p className={styles.verdict} role="status">
-      <Mark verdict={VERDICT[verdict]} /> <strong>{VERDICT_WORDS[verdict]}</strong>: {rate} of air
-      at the test pressure; up to {formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed.
-      Corrected for the room, it fell by {formatMeasure(fall_mbar, 'mbar', { decimals: 1 })}.
-      {verdict === 'not yet known' &&
+      <Mark verdict={VERDICT[verdict]} />{' '}
+      {rich` ${(<strong>{VERDICT_WORDS[verdict]}</strong>)}: ${rate} of air at the test pressure; up to ${formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed. Corrected for the room, it fell by ${formatMeasure(fall_mbar, 'mbar', { decimals: 1 })}.${
+        verdict === 'not yet known' &&
         (longer_min === null
-          ? ' This gauge will not tell: use one with smaller steps.'
-          : ` Look for about ${waitWords(longer_min)} more.`)}
+          ? msg` This gauge will not tell: use one with smaller steps.`
+          : msg` Look for about ${waitWords(longer_min)} more.`)
+      }`}
     </p>
   );
 }
 
 const waitWords = (minutes: number): string =>
   minutes < 90
-    ? `${formatNumber(Math.ceil(minutes))} min`
+    ? msg`${formatNumber(Math.ceil(minutes))} min`
     : `${formatNumber(minutes / 60, { decimals: 1 })} h`;
 
 function NewReading({
@@ -164,7 +169,7 @@ function NewReading({
   return (
     <div className={styles.inline}>
       <QuantityField
-        label="Gauge"
+        label={msg`Gauge`}
         optional
         value={gauge}
         quantity="gauge"
@@ -174,7 +179,7 @@ function NewReading({
         onCommit={setGauge}
       />
       <QuantityField
-        label="Room"
+        label={msg`Room`}
         value={temp}
         quantity="temperature"
         decimals={1}
@@ -187,7 +192,7 @@ function NewReading({
         disabled={gauge === null || trouble !== null}
         onClick={() => gauge !== null && onAdd(gauge, temp)}
       >
-        Note it now
+        {msg`Note it now`}
       </Press>
       {trouble !== null && (
         <span role="alert" className={styles.trapped}>
@@ -213,7 +218,7 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
     <div
       className={styles.chart}
       role="img"
-      aria-label={`${corrected.length} readings, corrected to the first temperature`}
+      aria-label={msg`${corrected.length} readings, corrected to the first temperature`}
     >
       <ResponsiveContainer width="100%" height={190}>
         <LineChart data={data} margin={{ top: 8, right: 16, bottom: 4, left: 8 }}>
@@ -239,7 +244,7 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
         </LineChart>
       </ResponsiveContainer>
       <p className="soft">
-        Absolute pressure, {unitShown('mbar')}, at the temperature of the first reading.
+        {msg`Absolute pressure, ${unitShown('mbar')}, at the temperature of the first reading.`}
       </p>
     </div>
   );
@@ -251,10 +256,10 @@ function GaugeTable({ onTake }: { onTake(readings: readonly AirReading[]): void 
   const [troubles, setTroubles] = useState<readonly string[]>([]);
   return (
     <details>
-      <summary className={styles.link}>Paste what a gauge has logged</summary>
-      <p className="soft">First row: on;gauge_mbar;temp_C</p>
+      <summary className={styles.link}>{msg`Paste what a gauge has logged`}</summary>
+      <p className="soft">{msg`First row: on;gauge_mbar;temp_C`}</p>
       <label className={styles.note}>
-        Readings of the gauge as a table
+        {msg`Readings of the gauge as a table`}
         <textarea rows={4} value={text} onChange={(e) => setText(e.target.value)} />
       </label>
       {troubles.length > 0 && (
@@ -270,16 +275,16 @@ function GaugeTable({ onTake }: { onTake(readings: readonly AirReading[]): void 
         onClick={() => {
           const read = gaugeFromCsv(text);
           setTroubles(
-            read.ok ? [] : read.troubles.map((t) => `Row ${t.row}, ${t.column}: ${t.message}`),
+            read.ok ? [] : read.troubles.map((t) => msg`Row ${t.row}, ${t.column}: ${t.message}`),
           );
           if (!read.ok) return;
           if (read.readings.length > MOST_READINGS)
-            return setTroubles([`A test keeps ${MOST_READINGS} readings; this has more.`]);
+            return setTroubles([msg`A test keeps ${MOST_READINGS} readings; this has more.`]);
           onTake(read.readings);
           setText('');
         }}
       >
-        Take these in place of what is there
+        {msg`Take these in place of what is there`}
       </Press>
     </details>
   );

@@ -16,15 +16,16 @@ import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
 import { WaterTestView } from './WaterTestView';
 import styles from './AssemblyStage.module.css';
+import { msg, worded } from '@/core/messages';
 
 type Seen = 'steps' | 'calendar' | 'air' | 'fill' | 'water';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
-  { value: 'steps', label: 'steps' },
-  { value: 'calendar', label: 'calendar' },
-  { value: 'air', label: 'leak test with air' },
-  { value: 'fill', label: 'fill and bleed' },
-  { value: 'water', label: 'leak test with water' },
-];
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
+  { value: 'steps', label: msg`steps` },
+  { value: 'calendar', label: msg`calendar` },
+  { value: 'air', label: msg`leak test with air` },
+  { value: 'fill', label: msg`fill and bleed` },
+  { value: 'water', label: msg`leak test with water` },
+]);
 
 /** In which order the machine is put together, tested and filled. */
 export function AssemblyStage() {
@@ -42,36 +43,36 @@ export function AssemblyStage() {
   if (!design.case || design.components.length === 0 || !step)
     return (
       <EmptyStage
-        title="Nothing to put together yet"
-        text="Choose a case and parts first: every step follows from where the parts are mounted."
+        title={msg`Nothing to put together yet`}
+        text={msg`Choose a case and parts first: every step follows from where the parts are mounted.`}
       />
     );
   const mark = (of: Step, done: boolean): void =>
-    commit(done ? `done: ${of.title}` : `not done: ${of.title}`, {
+    commit(done ? `done: ${of.title}` : msg`not done: ${of.title}`, {
       do: 'work.mark',
       step: of.id,
       mark: done ? { on: new Date().toISOString() } : null,
     });
   const move = (from: string, to: string): void => {
     const order = movedOrder(steps, from, to);
-    if (order) commit('change the order of assembly', { do: 'work.order', order });
+    if (order) commit(msg`change the order of assembly`, { do: 'work.order', order });
   };
   const doneCount = steps.filter((s) => s.id in (work.done ?? {})).length;
   const hours = (of: 'beginner' | 'practised'): string =>
     formatNumber(steps.reduce((s, x) => s + x.minutes[of], 0) / 60, { decimals: 0 });
-  const sentence = `${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`;
+  const sentence = msg`${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`;
   const side = (
-    <Section title="All steps">
+    <Section title={msg`All steps`}>
       {work.order && (
         <p className="soft">
-          In your own order.{' '}
+          {msg`In your own order. `}
           <Press
             className={styles.link}
             onClick={() =>
-              commit('order of assembly as worked out', { do: 'work.order', order: null })
+              commit(msg`order of assembly as worked out`, { do: 'work.order', order: null })
             }
           >
-            Use the order worked out
+            {msg`Use the order worked out`}
           </Press>
         </p>
       )}
@@ -88,27 +89,28 @@ export function AssemblyStage() {
       />
       <p>
         <a href={`/api/builds/${id}/pdf?of=checklist&units=${shownUnits()}`} download>
-          Checklist to print (PDF)
+          {msg`Checklist to print (PDF)`}
         </a>
       </p>
       <p className="soft">
-        Numbers at the right: minutes with practice. Drag a part into another turn to see what that
-        would break.
+        {msg`Numbers at the right: minutes with practice. Drag a part into another turn to see what that would break.`}
       </p>
     </Section>
   );
-  const parts = <Segments label="Part of the work" value={view} options={VIEWS} onPick={setView} />;
+  const parts = (
+    <Segments label={msg`Part of the work`} value={view} options={VIEWS} onPick={setView} />
+  );
   if (view === 'steps')
     return (
       <SpatialFrame
         stage="assembly"
-        title={`Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`}
+        title={msg`Step ${steps.indexOf(step) + 1} of ${steps.length}: ${step.title}`}
         isFlat={!isInSpace(seen)}
         tools={
           <>
             {parts}
             <Segments
-              label="View"
+              label={msg`View`}
               value={seen}
               options={CASE_VIEWS}
               onPick={(to) => setFrame({ view: to })}
@@ -126,7 +128,9 @@ export function AssemblyStage() {
                 mark(step, done);
                 if (done) setAsked(null);
               }}
-              onNote={(note) => commit('note at a step', { do: 'work.note', step: step.id, note })}
+              onNote={(note) =>
+                commit(msg`note at a step`, { do: 'work.note', step: step.id, note })
+              }
             />
             <p className="soft">{sentence}</p>
           </>

@@ -11,16 +11,21 @@ import {
 } from '@/core/assembly';
 import type { Work, WorkPlan } from '@/core/design';
 import { workToIcs } from '@/format';
-import { plural } from '@/core/units';
-import { Mark, Segments, Check, Press } from '@/view/shared';
+
+import { Mark, Segments, Check, Press, rich } from '@/view/shared';
 import { downloadCalendar, useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const DAY_NAMES = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'] as const;
-const PACES: readonly { readonly value: WorkPlan['pace']; readonly label: string }[] = [
-  { value: 'beginner', label: 'the first time' },
-  { value: 'practised', label: 'with practice' },
-];
+const DAY_NAMES = worded(
+  () => [msg`Sun`, msg`Mon`, msg`Tue`, msg`Wed`, msg`Thu`, msg`Fri`, msg`Sat`] as const,
+);
+const PACES: readonly { readonly value: WorkPlan['pace']; readonly label: string }[] = worded(
+  () => [
+    { value: 'beginner', label: msg`the first time` },
+    { value: 'practised', label: msg`with practice` },
+  ],
+);
 
 /** A weekend from the next Saturday on. */
 function usualPlan(): WorkPlan {
@@ -63,7 +68,7 @@ export function CalendarView({
   const [usual] = useState(usualPlan);
   const plan = work.plan ?? usual;
   const set = (values: Partial<WorkPlan>): void =>
-    commit('plan of the work', { do: 'work.plan', plan: { ...plan, ...values } });
+    commit(msg`plan of the work`, { do: 'work.plan', plan: { ...plan, ...values } });
   const { done } = work;
   const planned = useMemo(
     () =>
@@ -85,22 +90,22 @@ export function CalendarView({
     <div className={styles.test}>
       <div className={styles.inline}>
         <DayField
-          label="From"
+          label={msg`From`}
           value={plan.start.slice(0, 10)}
           onCommit={(start) => start !== null && set({ start })}
         />
         <HourField
-          label="between"
+          label={msg`between`}
           value_h={plan.from_h}
           onCommit={(from_h) => from_h < plan.to_h && set({ from_h })}
         />
         <HourField
-          label="and"
+          label={msg`and`}
           value_h={plan.to_h}
           onCommit={(to_h) => to_h > plan.from_h && set({ to_h })}
         />
         <fieldset className={styles.days}>
-          <legend>on</legend>
+          <legend>{msg`on`}</legend>
           {DAY_NAMES.map((day, i) => (
             <label key={day}>
               <Check
@@ -116,24 +121,29 @@ export function CalendarView({
             </label>
           ))}
         </fieldset>
-        <Segments label="Pace" value={plan.pace} options={PACES} onPick={(pace) => set({ pace })} />
+        <Segments
+          label={msg`Pace`}
+          value={plan.pace}
+          options={PACES}
+          onPick={(pace) => set({ pace })}
+        />
       </div>
       {last !== null ? (
         <p>
-          Done on{' '}
-          <strong>
-            {localOf(last).toLocaleString([], { dateStyle: 'full', timeStyle: 'short' })}
-          </strong>
-          , if nothing goes wrong. Times are estimates.{' '}
+          {rich`Done on ${(
+            <strong>
+              {localOf(last).toLocaleString([], { dateStyle: 'full', timeStyle: 'short' })}
+            </strong>
+          )}, if nothing goes wrong. Times are estimates. `}
           <Press
             className={styles.link}
             onClick={() => downloadCalendar(name, workToIcs(name, steps, planned, windows))}
           >
-            Calendar as ICS
+            {msg`Calendar as ICS`}
           </Press>
         </p>
       ) : (
-        <p>Every step is done.</p>
+        <p>{msg`Every step is done.`}</p>
       )}
       <ReturnWindows windows={windows} steps={steps} onOpen={onOpen} />
       <ol className={styles.bars}>
@@ -148,7 +158,7 @@ export function CalendarView({
         ))}
       </ol>
       <p className="soft">
-        In copper: steps that move the end when they are late. Hatched: waiting, at night too.
+        {msg`In copper: steps that move the end when they are late. Hatched: waiting, at night too.`}
       </p>
     </div>
   );
@@ -175,19 +185,18 @@ function ReturnWindows({
       <summary>
         <Mark verdict={late.length > 0 ? 'marginal' : 'ok'} />{' '}
         {late.length > 0
-          ? `${plural(late.length, 'part')} can no longer go back once tested as planned`
-          : `Everything bought is tested while it can go back; the first window closes on ${dayOf((first?.until ?? 0) - 1)}`}
+          ? msg`${counted(late.length, '# part', '# parts')} can no longer go back once tested as planned`
+          : msg`Everything bought is tested while it can go back; the first window closes on ${dayOf((first?.until ?? 0) - 1)}`}
       </summary>
       <ul>
         {(late.length > 0 ? late : windows).slice(0, MOST_WINDOWS).map((w) => (
           <li key={w.part}>
-            {w.name}
-            {w.shop && <span className="soft"> from {w.shop}</span>}: until {dayOf(w.until - 1)};{' '}
+            {rich`${w.name}${w.shop && <span className="soft">{msg` from ${w.shop}`}</span>}: until ${dayOf(w.until - 1)}; `}
             {w.tested === null || w.step === null ? (
-              'tested'
+              msg`tested`
             ) : (
               <>
-                tested on {dayOf(w.tested)} with{' '}
+                {msg`tested on ${dayOf(w.tested)} with `}
                 <Press className={styles.link} onClick={() => w.step && onOpen(w.step)}>
                   {steps.find((s) => s.id === w.step)?.title}
                 </Press>
@@ -199,8 +208,7 @@ function ReturnWindows({
       </ul>
       {late.length > 0 && (
         <p className="soft">
-          Begin earlier, ask the shop for longer, or test those first. What was opened or wet may
-          not go back at all: ask before.
+          {msg`Begin earlier, ask the shop for longer, or test those first. What was opened or wet may not go back at all: ask before.`}
         </p>
       )}
     </details>
@@ -242,8 +250,8 @@ function Bar({
         {heldBy && heldBy.kind !== 'hands' && (
           <span className="soft">
             {' '}
-            {heldBy.kind === 'wait' ? 'after the wait of' : 'is delayed until'} {heldBy.name}
-            {heldBy.kind === 'delivery' && ' to come'}
+            {heldBy.kind === 'wait' ? msg`after the wait of` : msg`is delayed until`} {heldBy.name}
+            {heldBy.kind === 'delivery' && msg` to come`}
           </span>
         )}
       </span>

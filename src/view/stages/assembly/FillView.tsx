@@ -9,15 +9,16 @@ import { airPockets, daysToClear, fillPlan, fillTrouble, KEEP_SHARE } from '@/co
 import { draining } from '@/core/loops';
 import { reservoirsOf } from '@/core/bom';
 import { componentName, type Loop } from '@/core/design';
-import { formatMeasure, formatNumber, formatShown, plural, unitShown } from '@/core/units';
+import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Pours and pulses of every loop, the pockets of air, and what draining leaves. */
 export function FillView() {
   const design = useEditor((s) => s.design);
   const loops = design.loops.filter((l) => l.connections.length > 0);
-  if (loops.length === 0) return <p>No loop is connected yet: there is nothing to fill.</p>;
+  if (loops.length === 0) return <p>{msg`No loop is connected yet: there is nothing to fill.`}</p>;
   return (
     <div className={styles.test}>
       <p className={styles.caution}>
@@ -61,19 +62,16 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
       ) : (
         <>
           <p>
-            {formatMeasure(plan.poured_mL, 'mL')} in {plural(plan.pulses.length, 'pulse')}, and{' '}
-            {formatMeasure(plan.topUp_mL, 'mL')} more as the air comes out (estimated; times at the
-            flow of the full loop). The pump never empties the reservoir below{' '}
-            {formatNumber(100 * KEEP_SHARE)} %.
+            {msg`${formatMeasure(plan.poured_mL, 'mL')} in ${counted(plan.pulses.length, '# pulse', '# pulses')}, and ${formatMeasure(plan.topUp_mL, 'mL')} more as the air comes out (estimated; times at the flow of the full loop). The pump never empties the reservoir below ${formatNumber(100 * KEEP_SHARE)} %.`}
           </p>
           <Table>
             <TableHead>
               <TableRow>
-                <TableCell>pulse</TableCell>
+                <TableCell>{msg`pulse`}</TableCell>
                 <TableCell className="num">{`pour, ${unitShown('mL')}`}</TableCell>
-                <TableCell className="num">pump on, s</TableCell>
-                <TableCell className="num">left in the reservoir</TableCell>
-                <TableCell className="num">in the loop</TableCell>
+                <TableCell className="num">{msg`pump on, s`}</TableCell>
+                <TableCell className="num">{msg`left in the reservoir`}</TableCell>
+                <TableCell className="num">{msg`in the loop`}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -87,7 +85,7 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
                 </TableRow>
               ))}
               <TableRow>
-                <TableCell>to the mark</TableCell>
+                <TableCell>{msg`to the mark`}</TableCell>
                 <TableCell className="num">
                   {formatShown(
                     filled.mark_mL - (plan.pulses[plan.pulses.length - 1]?.left_mL ?? 0),
@@ -95,39 +93,39 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
                   )}
                 </TableCell>
                 <TableCell colSpan={3}>
-                  cold, with the pump off: {formatMeasure(filled.mark_mL, 'mL')} in the reservoir
+                  {msg`cold, with the pump off: ${formatMeasure(filled.mark_mL, 'mL')} in the reservoir`}
                 </TableCell>
               </TableRow>
             </TableBody>
           </Table>
         </>
       )}
-      <h3>Air that stays</h3>
+      <h3>{msg`Air that stays`}</h3>
       {pockets.length === 0 ? (
-        <p>No part keeps a pocket of air: every highest place has a port.</p>
+        <p>{msg`No part keeps a pocket of air: every highest place has a port.`}</p>
       ) : (
         <ul className={styles.how}>
           {pockets.map((p) => (
             <li key={p.component}>
-              {p.name}: about {formatMeasure(p.air_mL, 'mL')}.{' '}
-              {p.lift === null
-                ? 'Turn the case over slowly, pump on, until it gurgles no more.'
-                : `Lift the ${p.lift} of the case, pump on, a minute.`}
+              {msg`${p.name}: about ${formatMeasure(p.air_mL, 'mL')}. ${
+                p.lift === null
+                  ? msg`Turn the case over slowly, pump on, until it gurgles no more.`
+                  : msg`Lift the ${p.lift} of the case, pump on, a minute.`
+              }`}
             </li>
           ))}
         </ul>
       )}
       <p className="soft">
-        The last bubbles take {soonest} to {latest} days. An estimate: the coolant of each part is
-        spread evenly over its height.
+        {msg`The last bubbles take ${soonest} to ${latest} days. An estimate: the coolant of each part is spread evenly over its height.`}
       </p>
-      <h3>Draining</h3>
+      <h3>{msg`Draining`}</h3>
       <p>
         {drain.drain === null
-          ? 'There is no drain valve: the loop is emptied by taking a tube off over a bowl.'
-          : `By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatMeasure(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL), 'mL')} run out, ${formatMeasure(drain.stays_mL, 'mL')} stay${
+          ? msg`There is no drain valve: the loop is emptied by taking a tube off over a bowl.`
+          : msg`By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatMeasure(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL), 'mL')} run out, ${formatMeasure(drain.stays_mL, 'mL')} stay${
               drain.stays.length > 0
-                ? `, most in ${drain.stays
+                ? msg`, most in ${drain.stays
                     .slice(0, 3)
                     .map((p) => componentName(design, p.component))
                     .join(', ')}`

@@ -1,11 +1,12 @@
 'use client';
-import { Check, Press } from '@/view/shared';
+import { Check, Press, rich } from '@/view/shared';
 import { useEffect, useRef, useState } from 'react';
 import type { AirReading } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { designToText } from '@/format';
 import { isMachine, useDevices, useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Between two looks that are noted by themselves, s of the machine. */
 const EVERY_S = 120;
@@ -47,28 +48,28 @@ export function GaugeDevice({
     <div className={styles.inline}>
       {connected.standIn && !isThere && (
         <Press className={styles.link} onClick={() => void devices.run(designToText(design))}>
-          Connect the simulated gauge
+          {msg`Connect the simulated gauge`}
         </Press>
       )}
       {isThere && (
         <>
           <span role="status">
-            Gauge now: <strong>{formatMeasure(gauge, 'mbar', { decimals: 1 })}</strong>
+            {rich`Gauge now: ${(<strong>{formatMeasure(gauge, 'mbar', { decimals: 1 })}</strong>)}`}
           </span>
           {connected.standIn && (
             <Press
               className={styles.link}
               onClick={() => void devices.set({ gauge_mbar: Math.round(limit_mbar) })}
             >
-              Pump up to {formatMeasure(limit_mbar, 'mbar')}
+              {msg`Pump up to ${formatMeasure(limit_mbar, 'mbar')}`}
             </Press>
           )}
           <Press className={styles.link} onClick={note}>
-            Note what it shows
+            {msg`Note what it shows`}
           </Press>
           <label>
-            <Check checked={byItself} onChange={(e) => setByItself(e.target.checked)} /> every two
-            minutes by itself
+            <Check checked={byItself} onChange={(e) => setByItself(e.target.checked)} />
+            {msg` every two minutes by itself`}
           </label>
         </>
       )}

@@ -12,6 +12,7 @@ import type { Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import styles from './AssemblyStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Every step with its mark; parts can be dragged into another turn. */
 export function StepList({
@@ -42,7 +43,7 @@ export function StepList({
       }}
     >
       <SortableContext items={steps.map((s) => s.id)} strategy={verticalListSortingStrategy}>
-        <ol className={styles.list} aria-label="Steps">
+        <ol className={styles.list} aria-label={msg`Steps`}>
           {steps.map((step, i) => (
             <StepRow
               key={step.id}
@@ -95,15 +96,17 @@ function StepRow({
       }}
     >
       <Check
-        aria-label={`Done: ${step.title}`}
+        aria-label={msg`Done: ${step.title}`}
         checked={isDone}
         onChange={({ target: { checked } }) => onMark(checked)}
       />
       <span className={styles.number}>{number}</span>
       <Press className={styles.name} onClick={onOpen} aria-current={isOpen}>
         {step.title}
-        {step.trapped !== null && <strong className={styles.trapped}>: does not go in</strong>}
-        {noted && <span className="soft">, noted</span>}
+        {step.trapped !== null && (
+          <strong className={styles.trapped}>{msg`: does not go in`}</strong>
+        )}
+        {noted && <span className="soft">{msg`, noted`}</span>}
       </Press>
       <span className={styles.minutes}>{formatNumber(step.minutes.practised)}</span>
       {movable ? (
@@ -111,7 +114,7 @@ function StepRow({
           className={styles.grip}
           {...attributes}
           {...listeners}
-          aria-label={`Move ${step.title}`}
+          aria-label={msg`Move ${step.title}`}
         >
           <DragIndicator fontSize="small" aria-hidden />
         </Press>

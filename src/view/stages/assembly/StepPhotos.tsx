@@ -4,6 +4,7 @@ import Image from 'next/image';
 import { useRef, useState } from 'react';
 import type { Photos, StepPhoto } from './usePhotos';
 import styles from './StepPhotos.module.css';
+import { msg } from '@/core/messages';
 
 /** Photos of one step: how it looked before, which screw came from where. */
 export function StepPhotos({ step, photos }: { readonly step: string; readonly photos: Photos }) {
@@ -22,7 +23,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
         accept="image/*"
         capture="environment"
         hidden
-        aria-label="Photo of this step"
+        aria-label={msg`Photo of this step`}
         onChange={({ target }) => {
           const [file] = target.files ?? [];
           if (file) photos.take(step, file);
@@ -34,26 +35,26 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
           <a href={p.address} target="_blank" rel="noreferrer">
             <Image
               src={p.address}
-              alt={`Taken ${new Date(p.takenAt).toLocaleString()}`}
+              alt={msg`Taken ${new Date(p.takenAt).toLocaleString()}`}
               width={96}
               height={72}
               unoptimized
             />
           </a>
           <figcaption>
-            {p.waiting && <span className="soft">not sent yet</span>}
+            {p.waiting && <span className="soft">{msg`not sent yet`}</span>}
             <Press className={styles.quiet} onClick={() => remove(p)}>
-              Take away
+              {msg`Take away`}
             </Press>
           </figcaption>
         </figure>
       ))}
       <Press className={styles.take} onClick={() => input.current?.click()}>
-        Take a photo
+        {msg`Take a photo`}
       </Press>
       {gone !== null && (
         <p role="status">
-          The photo is taken away.{' '}
+          {msg`The photo is taken away. `}
           <Press
             className={styles.quiet}
             onClick={() => {
@@ -61,7 +62,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
               setGone(null);
             }}
           >
-            Bring it back
+            {msg`Bring it back`}
           </Press>
         </p>
       )}

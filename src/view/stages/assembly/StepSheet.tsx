@@ -7,6 +7,7 @@ import { formatNumber } from '@/core/units';
 import { StepPhotos } from './StepPhotos';
 import type { Photos } from './usePhotos';
 import styles from './AssemblyStage.module.css';
+import { msg } from '@/core/messages';
 
 /** One step in full: why here, how, with what, and what can hurt. */
 export function StepSheet({
@@ -27,7 +28,7 @@ export function StepSheet({
     <div className={styles.step}>
       <p className={styles.actions}>
         <Press className={styles.act} onClick={() => onMark(!done)}>
-          {done ? 'Not done after all' : 'Done'}
+          {done ? msg`Not done after all` : msg`Done`}
         </Press>
       </p>
       <p>{step.why}</p>
@@ -57,10 +58,7 @@ export function StepSheet({
         </p>
       )}
       <p className="soft">
-        {formatNumber(step.minutes.beginner)} min the first time,{' '}
-        {formatNumber(step.minutes.practised)} with practice (estimated)
-        {step.waits_h > 0 ? `; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.
-        {done ? ` Done ${new Date(done.on).toLocaleString()}.` : ''}
+        {msg`${formatNumber(step.minutes.beginner)} min the first time, ${formatNumber(step.minutes.practised)} with practice (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${new Date(done.on).toLocaleString()}.` : ''}`}
       </p>
       <StepPhotos key={`photos of ${step.id}`} step={step.id} photos={photos} />
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />
@@ -79,7 +77,7 @@ function NoteField({
   const [text, setText] = useState(value);
   return (
     <label className={styles.note}>
-      Note
+      {msg`Note`}
       <textarea
         value={text}
         maxLength={600}

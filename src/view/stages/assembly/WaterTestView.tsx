@@ -7,6 +7,7 @@ import { formatNumber } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './AssemblyStage.module.css';
+import { msg } from '@/core/messages';
 
 const MINUTE_MS = 60_000;
 /** When the paper is looked at, minutes after the pump was switched on (common practice, no source). */
@@ -17,12 +18,11 @@ const START = 'start';
 export function WaterTestView() {
   const { loops } = useEditor((s) => s.design);
   const own = loops.filter((l) => l.connections.length > 0);
-  if (own.length === 0) return <p>No loop is connected yet: there is nothing to test.</p>;
+  if (own.length === 0) return <p>{msg`No loop is connected yet: there is nothing to test.`}</p>;
   return (
     <div className={styles.test}>
       <p>
-        Dry paper under every joint, nothing powered but the pump. Then look by the clock: most
-        leaks show in the first hour, some only in the morning.
+        {msg`Dry paper under every joint, nothing powered but the pump. Then look by the clock: most leaks show in the first hour, some only in the morning.`}
       </p>
       {(['leaks', 'mains'] as const).map((c) => (
         <p key={c} className={styles.caution}>
@@ -36,7 +36,8 @@ export function WaterTestView() {
   );
 }
 
-const keyOf = (loop: string, what: number | typeof START): string => `water look ${loop} ${what}`;
+const keyOf = (loop: string, what: number | typeof START): string =>
+  msg`water look ${loop} ${what}`;
 
 /** The looks of one loop, due by the clock. Marks are kept like those of steps. */
 function LoopWatch({ loop }: { readonly loop: Loop }) {
@@ -46,7 +47,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
   const now = useNow();
   const began = done?.[keyOf(loop.id, START)]?.on;
   const mark = (what: number | typeof START, on: string | null): void =>
-    commit(on === null ? 'a look taken back' : 'a look at the paper', {
+    commit(on === null ? msg`a look taken back` : msg`a look at the paper`, {
       do: 'work.mark',
       step: keyOf(loop.id, what),
       mark: on === null ? null : { on },
@@ -58,16 +59,16 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
       <h2>{loop.name}</h2>
       {minutes === null ? (
         <Press className={styles.act} onClick={() => mark(START, new Date().toISOString())}>
-          The pump runs now
+          {msg`The pump runs now`}
         </Press>
       ) : (
         <>
           <p role="status">
             {next === undefined
-              ? 'Every look was dry: the loop is sealed. Tighten again by hand, cold; and once more after the first hot run.'
+              ? msg`Every look was dry: the loop is sealed. Tighten again by hand, cold; and once more after the first hot run.`
               : dueText(next - minutes)}{' '}
             <Press className={styles.link} onClick={() => mark(START, null)}>
-              Start the clock anew
+              {msg`Start the clock anew`}
             </Press>
           </p>
           <ul className={styles.list}>
@@ -75,11 +76,11 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
               const looked = done?.[keyOf(loop.id, m)];
               return (
                 <li key={m}>
-                  <Mark verdict={looked ? 'ok' : 'unchecked'} /> after {timeText(m)}{' '}
+                  <Mark verdict={looked ? 'ok' : 'unchecked'} />
+                  {msg` after ${timeText(m)} `}
                   {looked ? (
                     <Press className={styles.link} onClick={() => mark(m, null)}>
-                      dry at {new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take
-                      back
+                      {msg`dry at ${new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take back`}
                     </Press>
                   ) : (
                     <Press
@@ -87,7 +88,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
                       disabled={m !== next || minutes < m}
                       onClick={() => mark(m, new Date().toISOString())}
                     >
-                      all dry
+                      {msg`all dry`}
                     </Press>
                   )}
                 </li>
@@ -96,7 +97,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
           </ul>
         </>
       )}
-      <h3>Paper under these, likeliest first</h3>
+      <h3>{msg`Paper under these, likeliest first`}</h3>
       <ol className={styles.how}>
         {jointsOf(system, loop, reports.runs).map((j) => (
           <li key={j.id}>
@@ -105,8 +106,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
         ))}
       </ol>
       <p className="soft">
-        A drop: pump off, plug out, dry it, tighten, and start the clock anew. A soft tube that
-        turns while one end is tightened unwinds the other: hold it.
+        {msg`A drop: pump off, plug out, dry it, tighten, and start the clock anew. A soft tube that turns while one end is tightened unwinds the other: hold it.`}
       </p>
     </section>
   );
@@ -124,7 +124,7 @@ function useNow(): number {
 
 const timeText = (minutes: number): string =>
   minutes < 90
-    ? `${formatNumber(minutes)} min`
+    ? msg`${formatNumber(minutes)} min`
     : `${formatNumber(minutes / 60, { decimals: 0 })} h`;
 const dueText = (left_min: number): string =>
-  left_min > 0 ? `Look again in ${timeText(Math.max(1, Math.ceil(left_min)))}.` : 'Look now.';
+  left_min > 0 ? msg`Look again in ${timeText(Math.max(1, Math.ceil(left_min)))}.` : msg`Look now.`;

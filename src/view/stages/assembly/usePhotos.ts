@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
 import { smallPhoto } from './takePhoto';
+import { msg } from '@/core/messages';
 
 /** A photo of a step; one with a picture of its own has not reached the server yet. */
 export interface StepPhoto {
@@ -97,18 +98,18 @@ export function usePhotos(build: string): Photos {
     remove: (photo) =>
       void (async () => {
         if (photo.waiting) await del(photo.id, store());
-        else await fetch(photo.address, { method: 'DELETE' }).catch(() => setTrouble(AWAY));
+        else await fetch(photo.address, { method: 'DELETE' }).catch(() => setTrouble(away()));
         await refresh();
       })(),
     bringBack: (id) =>
       void (async () => {
-        await fetch(`${at}/${id}`, { method: 'POST' }).catch(() => setTrouble(AWAY));
+        await fetch(`${at}/${id}`, { method: 'POST' }).catch(() => setTrouble(away()));
         await refresh();
       })(),
   };
 }
 
-const AWAY = 'The server does not answer: nothing was changed.';
+const away = () => msg`The server does not answer: nothing was changed.`;
 
 async function allWaiting(): Promise<readonly Waiting[]> {
   try {
@@ -140,7 +141,7 @@ async function sent({ build, id, step, on, picture }: Waiting): Promise<string |
     if (answer.ok) await del(id, store());
     else if (REFUSED.has(answer.status)) {
       const { error } = (await answer.json()) as { readonly error: string };
-      return `${error} The photo stays in this browser.`;
+      return msg`${error} The photo stays in this browser.`;
     }
   } catch {
     // Away: it waits.

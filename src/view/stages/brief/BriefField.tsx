@@ -2,6 +2,7 @@
 import type { Brief } from '@/core/design';
 import { formatFlow, formatMeasure, formatShown, type QuantityName } from '@/core/units';
 import { QuantityField } from '@/view/shared';
+import { msg } from '@/core/messages';
 
 type Limits = Brief['limits'];
 type Numbers<T> = {
@@ -32,111 +33,183 @@ export interface BriefFigure {
 
 const ROOM: BriefFigure = {
   at: { brief: 'room_C' },
-  name: 'Room',
-  label: 'Room',
-  field: 'Room temperature',
-  note: () => 'air around the case on a usual day',
+  get name() {
+    return msg`Room`;
+  },
+  get label() {
+    return msg`Room`;
+  },
+  get field() {
+    return msg`Room temperature`;
+  },
+  note: () => msg`air around the case on a usual day`,
   quantity: 'temperature',
   decimals: 1,
   min: -20,
   max: 60,
-  change: 'the room temperature',
+  get change() {
+    return msg`the room temperature`;
+  },
 };
 const SUMMER: BriefFigure = {
   at: { brief: 'summer_C' },
-  name: 'Room in summer',
-  label: 'Room in summer',
-  field: 'Hottest room, in summer',
-  note: () => 'the hottest it gets; shown beside, findings tell what passes its limit then',
+  get name() {
+    return msg`Room in summer`;
+  },
+  get label() {
+    return msg`Room in summer`;
+  },
+  get field() {
+    return msg`Hottest room, in summer`;
+  },
+  note: () => msg`the hottest it gets; shown beside, findings tell what passes its limit then`,
   quantity: 'temperature',
   decimals: 1,
   min: -20,
   max: 60,
   isOptional: true,
-  change: 'the summer room',
+  get change() {
+    return msg`the summer room`;
+  },
 };
 const ALTITUDE: BriefFigure = {
   at: { brief: 'altitude_m' },
-  name: 'Height above the sea',
-  label: 'Height above the sea',
-  field: 'Altitude',
-  note: () => 'thin air carries less heat',
+  get name() {
+    return msg`Height above the sea`;
+  },
+  get label() {
+    return msg`Height above the sea`;
+  },
+  get field() {
+    return msg`Altitude`;
+  },
+  note: () => msg`thin air carries less heat`,
   quantity: 'distance',
   min: -500,
   max: 6000,
-  change: 'the altitude',
+  get change() {
+    return msg`the altitude`;
+  },
 };
 const DELTA_T: BriefFigure = {
   at: { limit: 'deltaT_K' },
-  name: 'Coolant ΔT',
-  label: 'Highest coolant ΔT above room air',
-  field: 'Coolant ΔT limit',
+  get name() {
+    return msg`Coolant ΔT`;
+  },
+  get label() {
+    return msg`Highest coolant ΔT above room air`;
+  },
+  get field() {
+    return msg`Coolant ΔT limit`;
+  },
   note: () =>
-    `${formatMeasure(10, 'K')} is cool, ${formatMeasure(15, 'K')} usual, ${formatMeasure(20, 'K')} the most one likes`,
+    msg`${formatMeasure(10, 'K')} is cool, ${formatMeasure(15, 'K')} usual, ${formatMeasure(20, 'K')} the most one likes`,
   quantity: 'difference',
   decimals: 1,
   min: 0.5,
   max: 60,
-  change: 'the coolant ΔT',
+  get change() {
+    return msg`the coolant ΔT`;
+  },
 };
 const NOISE: BriefFigure = {
   at: { limit: 'noise_dBA' },
-  name: 'Noise',
-  label: 'Noise, at most',
-  field: 'Noise limit',
+  get name() {
+    return msg`Noise`;
+  },
+  get label() {
+    return msg`Noise, at most`;
+  },
+  get field() {
+    return msg`Noise limit`;
+  },
   note: () => '30 dBA is a quiet room at night',
   quantity: 'sound',
   min: 5,
   max: 90,
-  change: 'the noise',
+  get change() {
+    return msg`the noise`;
+  },
 };
 const LISTENER: BriefFigure = {
   at: { brief: 'listener_m' },
-  name: 'Heard from',
-  label: 'Heard from',
-  field: 'Listener distance',
-  note: () => 'from the case to your ear',
+  get name() {
+    return msg`Heard from`;
+  },
+  get label() {
+    return msg`Heard from`;
+  },
+  get field() {
+    return msg`Listener distance`;
+  },
+  note: () => msg`from the case to your ear`,
   quantity: 'distance',
   decimals: 1,
   min: 0.1,
   max: 20,
-  change: 'the listener',
+  get change() {
+    return msg`the listener`;
+  },
 };
 const FLOW: BriefFigure = {
   at: { limit: 'flow_Lmin' },
-  name: 'Flow at least',
-  label: 'Flow, at least',
-  field: 'Flow target',
+  get name() {
+    return msg`Flow at least`;
+  },
+  get label() {
+    return msg`Flow, at least`;
+  },
+  get field() {
+    return msg`Flow target`;
+  },
   note: () =>
-    `below ${formatFlow(2)} is poor, ${formatShown(3, 'L/min', { decimals: 1 })} to ${formatFlow(4.5)} good (common practice)`,
+    msg`below ${formatFlow(2)} is poor, ${formatShown(3, 'L/min', { decimals: 1 })} to ${formatFlow(4.5)} good (common practice)`,
   quantity: 'flow',
   decimals: 1,
   min: 0.1,
   max: 30,
-  change: 'the flow',
+  get change() {
+    return msg`the flow`;
+  },
 };
 const PART: BriefFigure = {
   at: { limit: 'part_C' },
-  name: 'No part hotter than',
-  label: 'No part hotter than',
-  field: 'Part temperature limit',
-  note: () => "empty: each part's own limit",
+  get name() {
+    return msg`No part hotter than`;
+  },
+  get label() {
+    return msg`No part hotter than`;
+  },
+  get field() {
+    return msg`Part temperature limit`;
+  },
+  note: () => msg`empty: each part's own limit`,
   quantity: 'temperature',
   min: 30,
   max: 150,
   isOptional: true,
-  change: 'the part limit',
+  get change() {
+    return msg`the part limit`;
+  },
 };
 const CLEARANCE: BriefFigure = {
   at: { limit: 'clear_mm' },
-  name: 'Gap that counts as clear',
-  label: 'Gap that counts as clear',
-  field: 'Clearance',
-  note: () => 'less is marginal',
+  get name() {
+    return msg`Gap that counts as clear`;
+  },
+  get label() {
+    return msg`Gap that counts as clear`;
+  },
+  get field() {
+    return msg`Clearance`;
+  },
+  note: () => msg`less is marginal`,
   quantity: 'length',
   min: 0,
   max: 50,
-  change: 'the clearance',
+  get change() {
+    return msg`the clearance`;
+  },
 };
 
 /** The room, and what is judged in it: in the order of Requirements. */

@@ -14,14 +14,15 @@ import {
 import { CurrencyField, RateField } from './CurrencyField';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-export const CASE_NAMES: Record<LoadCaseId, string> = {
-  idle: 'Idle',
-  gaming: 'Gaming',
-  render: 'Render',
-  stress: 'Stress test',
-  custom: 'Custom',
-};
+export const CASE_NAMES: Record<LoadCaseId, string> = worded(() => ({
+  idle: msg`Idle`,
+  gaming: msg`Gaming`,
+  render: msg`Render`,
+  stress: msg`Stress test`,
+  custom: msg`Custom`,
+}));
 
 /** What the loop must do: everything else is judged against it. */
 export function BriefStage() {
@@ -30,24 +31,21 @@ export function BriefStage() {
   const commit = useEditor((s) => s.commit);
   const { limits } = brief;
   const limit = (label: string, values: Partial<typeof limits>): void =>
-    commit(`set ${label}`, { do: 'brief.limit', values });
+    commit(msg`set ${label}`, { do: 'brief.limit', values });
   const set = (label: string, values: Partial<Omit<typeof brief, 'limits'>>): void =>
-    commit(`set ${label}`, { do: 'brief.set', values });
+    commit(msg`set ${label}`, { do: 'brief.set', values });
   const take = ({ change }: BriefFigure, { values, limits: bounds }: BriefChange): void => {
     if (values) set(change, values);
     if (bounds) limit(change, bounds);
   };
   return (
     <StageFrame
-      title="What the loop must do"
-      sentence="Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm, 3/8 in."
+      title={msg`What the loop must do`}
+      sentence={msg`Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm, 3/8 in.`}
       side={
-        <Section title="How they are used">
+        <Section title={msg`How they are used`}>
           <p>
-            Coolant ΔT is the mean coolant temperature above room air. Noise is all fans and pumps
-            together where you sit, an estimate. Flow is through the pump. A part limit, when set,
-            counts if it is lower than the part&apos;s own. The budget counts the loop&apos;s parts,
-            not the machine&apos;s hardware.
+            {msg`Coolant ΔT is the mean coolant temperature above room air. Noise is all fans and pumps together where you sit, an estimate. Flow is through the pump. A part limit, when set, counts if it is lower than the part's own. The budget counts the loop's parts, not the machine's hardware.`}
           </p>
         </Section>
       }
@@ -58,16 +56,16 @@ export function BriefStage() {
             <BriefField hideLabel figure={f} brief={brief} onChange={(change) => take(f, change)} />
           </Row>
         ))}
-        <Row name="Judged under" note="the load case the limits apply to">
+        <Row name="Judged under" note={msg`the load case the limits apply to`}>
           <Pick
-            label="Load case"
+            label={msg`Load case`}
             hideLabel
             value={brief.loadCase}
             options={(Object.keys(CASE_NAMES) as LoadCaseId[]).map((value) => ({
               value,
               label: CASE_NAMES[value],
             }))}
-            onPick={(loadCase) => set('the load case', { loadCase })}
+            onPick={(loadCase) => set(msg`the load case`, { loadCase })}
           />
         </Row>
         {LIMIT_FIGURES.map((f) => (
@@ -76,10 +74,10 @@ export function BriefStage() {
           </Row>
         ))}
         <CurrencyRows />
-        <Row name={`Budget for the loop, ${currency}`} note="empty: none">
+        <Row name={`Budget for the loop, ${currency}`} note={msg`empty: none`}>
           <MoneyField
             value={limits.budget_minor}
-            onCommit={(v) => limit('the budget', { budget_minor: v })}
+            onCommit={(v) => limit(msg`the budget`, { budget_minor: v })}
           />
         </Row>
       </dl>
@@ -93,7 +91,7 @@ function CurrencyRows() {
   const commit = useEditor((s) => s.commit);
   const use = (currency: string, rate: number): void => {
     const { limits, exchange, ...rest } = inCurrency(brief, currency, rate);
-    commit(`use ${currency} at ${rate}`, {
+    commit(msg`use ${currency} at ${rate}`, {
       do: 'batch',
       edits: [
         { do: 'brief.set', values: { ...rest, exchange } },
@@ -103,14 +101,17 @@ function CurrencyRows() {
   };
   return (
     <>
-      <Row name="Currency" note={`three letters; prices of the catalogue are in ${PARTS_CURRENCY}`}>
+      <Row
+        name="Currency"
+        note={msg`three letters; prices of the catalogue are in ${PARTS_CURRENCY}`}
+      >
         <CurrencyField
           value={brief.currency}
           onCommit={(currency) => use(currency, exchangeOf(brief))}
         />
       </Row>
       {brief.currency !== PARTS_CURRENCY && (
-        <Row name={`One ${PARTS_CURRENCY} is, in ${brief.currency}`} note="the exchange rate">
+        <Row name={`One ${PARTS_CURRENCY} is, in ${brief.currency}`} note={msg`the exchange rate`}>
           <RateField value={exchangeOf(brief)} onCommit={(rate) => use(brief.currency, rate)} />
         </Row>
       )}

@@ -1,5 +1,6 @@
 'use client';
 import { TypedField, type Typed } from '@/view/shared';
+import { msg } from '@/core/messages';
 
 /** Three letters of a currency. */
 export function CurrencyField({
@@ -11,7 +12,7 @@ export function CurrencyField({
 }) {
   return (
     <TypedField
-      label="Currency, three letters"
+      label={msg`Currency, three letters`}
       shown={value}
       read={readCurrency}
       width={64}
@@ -25,7 +26,7 @@ function readCurrency(text: string): Typed<string> {
   const value = text.trim().toUpperCase();
   return /^[A-Z]{3}$/.test(value)
     ? { ok: true, value }
-    : { ok: false, message: 'A currency has three letters (ISO 4217), such as EUR or USD.' };
+    : { ok: false, message: msg`A currency has three letters (ISO 4217), such as EUR or USD.` };
 }
 
 /** How many of one currency another is. */
@@ -38,7 +39,7 @@ export function RateField({
 }) {
   return (
     <TypedField
-      label="Exchange rate"
+      label={msg`Exchange rate`}
       shown={String(value)}
       read={readRate}
       width={88}
@@ -55,5 +56,5 @@ function readRate(text: string): Typed<number> {
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() !== '' && value >= LEAST_RATE && value <= MOST_RATE
     ? { ok: true, value }
-    : { ok: false, message: `An exchange rate is a number from ${LEAST_RATE} to ${MOST_RATE}.` };
+    : { ok: false, message: msg`An exchange rate is a number from ${LEAST_RATE} to ${MOST_RATE}.` };
 }

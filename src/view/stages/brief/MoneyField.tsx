@@ -1,12 +1,13 @@
 'use client';
 import { formatMoney } from '@/core/units';
 import { TypedField, type Typed } from '@/view/shared';
+import { msg } from '@/core/messages';
 
 /** An amount in major units, kept in minor ones; empty means none. */
 export function MoneyField({
   value,
   onCommit,
-  label = 'Budget',
+  label = msg`Budget`,
 }: {
   readonly value: number | null;
   readonly onCommit: (minor: number | null) => void;
@@ -18,7 +19,7 @@ export function MoneyField({
       shown={value === null ? '' : formatMoney(value)}
       read={readAmount}
       width={88}
-      placeholder="none"
+      placeholder={msg`none`}
       onCommit={onCommit}
     />
   );
@@ -31,6 +32,6 @@ function readAmount(text: string): Typed<number | null> {
     ? { ok: true, value: Math.round(major * 100) }
     : {
         ok: false,
-        message: `"${text.slice(0, 20)}" is not an amount between 0 and 10,000,000.`,
+        message: msg`"${text.slice(0, 20)}" is not an amount between 0 and 10,000,000.`,
       };
 }

@@ -5,6 +5,7 @@ import { directionIn, type Frame, type Vec } from '@/core/geometry';
 import { Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 export type Against = Extract<Placement, { on: 'against' }>;
 
@@ -20,9 +21,9 @@ const OWN: Readonly<Record<Up, Vec>> = {
 /** Which way a face looks in the case, as a builder says it. */
 function sideWords(frame: Frame | null, face: Up): string {
   const [x, y, z] = frame ? directionIn(frame, OWN[face]) : OWN[face];
-  if (Math.abs(y) > 0.5) return y > 0 ? 'its top' : 'its underside';
-  if (Math.abs(x) > 0.5) return x > 0 ? 'its front' : 'its rear';
-  return z > 0 ? 'its side to the glass' : 'its far side';
+  if (Math.abs(y) > 0.5) return y > 0 ? msg`its top` : msg`its underside`;
+  if (Math.abs(x) > 0.5) return x > 0 ? msg`its front` : msg`its rear`;
+  return z > 0 ? msg`its side to the glass` : msg`its far side`;
 }
 
 /** On which part a part stands, on which of its sides, and how far from the middle of it. */
@@ -42,13 +43,13 @@ export function AgainstFields({
   return (
     <>
       <Pick
-        label="Stands on"
+        label={msg`Stands on`}
         value={p.component}
         options={hosts.map((h) => ({ value: h.id, label: h.name }))}
         onPick={(host) => place({ ...p, component: host })}
       />
       <Pick
-        label="On which side"
+        label={msg`On which side`}
         value={p.face}
         options={UPS.map((face) => ({ value: face, label: sideWords(frame, face) }))}
         onPick={(face) => place({ ...p, face })}
@@ -56,8 +57,8 @@ export function AgainstFields({
       <div className={styles.slide}>
         {(
           [
-            ['along_mm', 'Along it, from its middle'],
-            ['across_mm', 'Across it, from its middle'],
+            ['along_mm', msg`Along it, from its middle`],
+            ['across_mm', msg`Across it, from its middle`],
           ] as const
         ).map(([key, label]) => (
           <QuantityField

@@ -14,6 +14,7 @@ import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
 import { downloadBracket, downloadBracketStl, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
+import { msg } from '@/core/messages';
 
 interface Named {
   readonly value: string;
@@ -24,7 +25,7 @@ interface Named {
 const THREADS = Object.keys(CLEARANCE).map((t) => ({ value: t, label: t }));
 const fans: readonly Named[] = FAN_PITCH.map((f) => ({
   value: `fan-${f.size_mm}`,
-  label: `${f.size_mm} mm fan, ${f.pitch_mm} mm`,
+  label: msg`${f.size_mm} mm fan, ${f.pitch_mm} mm`,
   holes: { x_mm: f.pitch_mm, z_mm: f.pitch_mm },
 }));
 
@@ -37,10 +38,10 @@ export function BracketMaker() {
   const [open, setOpen] = useState(false);
   return (
     <Section
-      title="Bracket maker"
+      title={msg`Bracket maker`}
       aside={
         <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Dismiss' : 'Make a bracket'}
+          {open ? msg`Dismiss` : msg`Make a bracket`}
         </Press>
       }
     >
@@ -53,7 +54,7 @@ export function BracketMaker() {
                 ? [
                     {
                       value: s.id,
-                      label: `${s.name}, ${s.holes.x_mm} × ${s.holes.z_mm} mm`,
+                      label: msg`${s.name}, ${s.holes.x_mm} × ${s.holes.z_mm} mm`,
                       holes: s.holes,
                     },
                   ]
@@ -74,7 +75,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
   const feet: readonly Named[] = stand.flatMap((i) =>
     (i.part.foot ?? []).map((f, k): Named => ({
       value: `${i.id}-${k}`,
-      label: `${i.name}, ${f.x_mm} × ${f.z_mm} mm`,
+      label: msg`${i.name}, ${f.x_mm} × ${f.z_mm} mm`,
       holes: f,
     })),
   );
@@ -104,7 +105,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
   const plate = drawBracket(ask);
   // Words and lines keep their size whatever the plate's.
   const k = Math.max(plate.width_mm + 30, plate.height_mm + 30) / 250;
-  const title = `Bracket for ${feet.find((f) => f.value === over)?.label.split(',')[0] ?? 'a part'}`;
+  const title = msg`Bracket for ${feet.find((f) => f.value === over)?.label.split(',')[0] ?? msg`a part`}`;
   const mm = (label: string, value: number, set: (v: number) => void, min = 0, max = 400) => (
     <QuantityField
       label={label}
@@ -115,38 +116,43 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       onCommit={(v) => v !== null && set(v)}
     />
   );
-  const other = { value: 'own', label: 'measured by hand' };
+  const other = { value: 'own', label: msg`measured by hand` };
   return (
     <div className={styles.maker}>
       <div className={styles.fields}>
-        <Pick label="Screwed to" value={under} options={[...places, other]} onPick={setUnder} />
+        <Pick
+          label={msg`Screwed to`}
+          value={under}
+          options={[...places, other]}
+          onPick={setUnder}
+        />
         {under === 'own' && (
           <>
             {mm(
-              'Its pitch across',
+              msg`Its pitch across`,
               own.under.x_mm,
               (v) => setOwn({ ...own, under: { ...own.under, x_mm: v } }),
               4,
             )}
             {mm(
-              'Its pitch along',
+              msg`Its pitch along`,
               own.under.z_mm,
               (v) => setOwn({ ...own, under: { ...own.under, z_mm: v } }),
               4,
             )}
           </>
         )}
-        <Pick label="Carries" value={over} options={[...feet, other]} onPick={setOver} />
+        <Pick label={msg`Carries`} value={over} options={[...feet, other]} onPick={setOver} />
         {over === 'own' && (
           <>
             {mm(
-              'Foot across',
+              msg`Foot across`,
               own.over.x_mm,
               (v) => setOwn({ ...own, over: { ...own.over, x_mm: v } }),
               4,
             )}
             {mm(
-              'Foot along',
+              msg`Foot along`,
               own.over.z_mm,
               (v) => setOwn({ ...own, over: { ...own.over, z_mm: v } }),
               4,
@@ -154,41 +160,41 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
           </>
         )}
         <Pick
-          label="Screws below"
+          label={msg`Screws below`}
           value={ask.underThread}
           options={THREADS}
           onPick={(t) => setRest({ ...rest, underThread: t })}
         />
         <Pick
-          label="Screws above"
+          label={msg`Screws above`}
           value={ask.overThread}
           options={THREADS}
           onPick={(t) => setRest({ ...rest, overThread: t })}
         />
         {mm(
-          'Shifted across',
+          msg`Shifted across`,
           ask.offset.x_mm,
           (v) => setRest({ ...rest, offset: { ...rest.offset, x_mm: v } }),
           -200,
           200,
         )}
         {mm(
-          'Shifted along',
+          msg`Shifted along`,
           ask.offset.z_mm,
           (v) => setRest({ ...rest, offset: { ...rest.offset, z_mm: v } }),
           -200,
           200,
         )}
-        {mm('Sheet', ask.thickness_mm, (v) => setRest({ ...rest, thickness_mm: v }), 0.5, 12)}
+        {mm(msg`Sheet`, ask.thickness_mm, (v) => setRest({ ...rest, thickness_mm: v }), 0.5, 12)}
         {mm(
-          'Edge beyond the holes',
+          msg`Edge beyond the holes`,
           ask.margin_mm,
           (v) => setRest({ ...rest, margin_mm: v }),
           2,
           60,
         )}
         {mm(
-          'Opening in the middle',
+          msg`Opening in the middle`,
           ask.opening_mm,
           (v) => setRest({ ...rest, opening_mm: v }),
           0,
@@ -198,7 +204,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       <div
         className={styles.drawing}
         role="img"
-        aria-label={`Plate ${formatSize([plate.width_mm, plate.height_mm])} with ${plate.holes.length} holes`}
+        aria-label={msg`Plate ${formatSize([plate.width_mm, plate.height_mm])} with ${plate.holes.length} holes`}
       >
         <svg
           viewBox={`${-20 * k} ${-4 * k} ${plate.width_mm + 26 * k} ${plate.height_mm + 26 * k}`}
@@ -251,27 +257,26 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       </div>
       {plate.troubles.map((t) => (
         <p key={t.says}>
-          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} /> {t.says}{' '}
-          {formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least{' '}
-          {formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.
+          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} />
+          {msg` ${t.says} ${formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least ${formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.`}
         </p>
       ))}
       <p className="soft">
-        Ink: holes of the case, {ask.underThread}. Copper: holes of the part, {ask.overThread}.
+        {msg`Ink: holes of the case, ${ask.underThread}. Copper: holes of the part, ${ask.overThread}.`}
       </p>
       <p className={styles.files}>
         <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'svg')}>
-          SVG, 1:1 with ruler
+          {msg`SVG, 1:1 with ruler`}
         </Press>
         <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'dxf')}>
-          DXF
+          {msg`DXF`}
         </Press>
         <Press
           className={styles.use}
-          title={`The plate, ${ask.thickness_mm} mm thick, to print or mill`}
+          title={msg`The plate, ${ask.thickness_mm} mm thick, to print or mill`}
           onClick={() => void downloadBracketStl(title, plate, ask.thickness_mm)}
         >
-          STL
+          {msg`STL`}
         </Press>
         <Press
           className={styles.use}
@@ -284,7 +289,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
             )
           }
         >
-          Print with steps
+          {msg`Print with steps`}
         </Press>
       </p>
       <ol className={styles.steps}>

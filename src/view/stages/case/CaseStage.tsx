@@ -3,7 +3,7 @@ import { findComponent } from '@/core/design';
 import { useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
-import { formatMeasure, formatMillimetres, formatNumber, formatSize, plural } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatNumber, formatSize } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
 import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
 import {
@@ -33,32 +33,36 @@ import { WhatFitsView } from './WhatFitsView';
 import { draftFromCase, type CaseDraft } from '@/core/measure';
 import { CaseEditor } from './editor/CaseEditor';
 import styles from './CaseStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 type Seen = CaseView | 'fits';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
   ...CASE_VIEWS,
-  { value: 'fits', label: 'what fits?' },
-];
+  { value: 'fits', label: msg`what fits?` },
+]);
 
 /** How a machine may stand, by the axis of its case that looks up then. */
-const STANDS = [
-  { value: '+y', label: 'upright' },
-  { value: '+z', label: 'lying, glass up' },
-  { value: '-z', label: 'lying, glass down' },
-  { value: '-y', label: 'upside down' },
-  { value: '+x', label: 'on its rear, front up' },
-  { value: '-x', label: 'on its front, rear up' },
-] as const;
+const STANDS = worded(
+  () =>
+    [
+      { value: '+y', label: msg`upright` },
+      { value: '+z', label: msg`lying, glass up` },
+      { value: '-z', label: msg`lying, glass down` },
+      { value: '-y', label: msg`upside down` },
+      { value: '+x', label: msg`on its rear, front up` },
+      { value: '-x', label: msg`on its front, rear up` },
+    ] as const,
+);
 
 /** A room behind the tray counts in its litres: it is told beside them. */
 const roomBehind = ({ behind_mm = 0 }: CasePart): string =>
-  behind_mm >= ROOM_BEHIND_MM ? ` and ${formatMeasure(behind_mm, 'mm')} behind the tray` : '';
+  behind_mm >= ROOM_BEHIND_MM ? msg` and ${formatMeasure(behind_mm, 'mm')} behind the tray` : '';
 
 /** How large the case is, inside and over its sheets; a frame has no sheets. */
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
-    ? `${box.name}, an open frame of ${formatSize(box.interior)}.`
-    : `${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)} inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
+    ? msg`${box.name}, an open frame of ${formatSize(box.interior)}.`
+    : msg`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)} inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -93,13 +97,14 @@ export function CaseStage() {
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = analysis.reports.wiring.unfed.length;
   const titleWords = () => {
-    if (clashes > 0) return `${plural(clashes, 'clash', 'clashes')} to clear`;
-    if (blocked > 0) return `${plural(blocked, 'port')} blocked`;
-    if (unfed > 0) return `${plural(unfed, 'part')} without a header`;
+    if (clashes > 0) return msg`${counted(clashes, '# clash', '# clashes')} to clear`;
+    if (blocked > 0) return msg`${counted(blocked, '# port', '# ports')} blocked`;
+    if (unfed > 0) return msg`${counted(unfed, '# part', '# parts')} without a header`;
     if (marginal > 0)
-      return `Everything fits, ${marginal === 1 ? 'one gap' : `${marginal} gaps`} marginal`;
-    if (fit.unplaced.length > 0) return `${plural(fit.unplaced.length, 'part')} not placed`;
-    return 'Everything fits';
+      return msg`Everything fits, ${counted(marginal, 'one gap', '# gaps')} marginal`;
+    if (fit.unplaced.length > 0)
+      return msg`${counted(fit.unplaced.length, '# part', '# parts')} not placed`;
+    return msg`Everything fits`;
   };
   const title = titleWords();
   const drawing = (as: View) => (
@@ -145,7 +150,7 @@ export function CaseStage() {
     e.preventDefault();
     e.stopPropagation();
     commit(
-      `move ${component.name}`,
+      msg`move ${component.name}`,
       moveEdit(analysis.system, component.id, placement),
       `move-${component.id}`,
     );
@@ -161,9 +166,9 @@ export function CaseStage() {
           }
         />
       ) : (
-        <Section title="The case">
+        <Section title={msg`The case`}>
           <Pick
-            label="Case"
+            label={msg`Case`}
             value={box.id}
             options={[
               ...(cases.some((c) => c.id === box.id) ? [] : [{ value: box.id, label: box.name }]),
@@ -171,18 +176,18 @@ export function CaseStage() {
             ]}
             onPick={(id) => {
               const next = cases.find((c) => c.id === id);
-              if (next) commit(`choose ${next.name}`, { do: 'case.choose', case: next });
+              if (next) commit(msg`choose ${next.name}`, { do: 'case.choose', case: next });
             }}
           />
           <Pick
-            label="The machine is"
+            label={msg`The machine is`}
             value={design.choices.stands ?? '+y'}
             options={STANDS}
-            onPick={(up) => commit('turn the machine', { do: 'case.stands', up })}
+            onPick={(up) => commit(msg`turn the machine`, { do: 'case.stands', up })}
           />
           <p className={styles.measure}>
             <Press className={styles.link} onClick={() => setMeasuring({ start: null })}>
-              Measure your own case
+              {msg`Measure your own case`}
             </Press>
             <Press
               className={styles.link}
@@ -195,7 +200,7 @@ export function CaseStage() {
                 })
               }
             >
-              Measure this one again
+              {msg`Measure this one again`}
             </Press>
           </p>
           {box.obstacles.map((o) => (
@@ -208,7 +213,7 @@ export function CaseStage() {
                     checked={design.choices.removed.includes(o.id)}
                     onChange={(e) =>
                       commit(
-                        `${e.target.checked ? 'take out' : 'put back'} the ${o.name.toLowerCase()}`,
+                        msg`${e.target.checked ? msg`take out` : msg`put back`} the ${o.name.toLowerCase()}`,
                         {
                           do: 'case.remove-obstacle',
                           obstacle: o.id,
@@ -216,11 +221,11 @@ export function CaseStage() {
                         },
                       )
                     }
-                  />{' '}
-                  taken out
+                  />
+                  {msg` taken out`}
                 </label>
               ) : (
-                <span className="soft"> fixed</span>
+                <span className="soft">{msg` fixed`}</span>
               )}
             </p>
           ))}
@@ -235,7 +240,7 @@ export function CaseStage() {
       <ScrewTable />
     </>
   );
-  const views = <Segments label="View" value={view} options={VIEWS} onPick={setView} />;
+  const views = <Segments label={msg`View`} value={view} options={VIEWS} onPick={setView} />;
   if (view === 'fits')
     return (
       <StageFrame stage="case" title={title} sentence={caseWords(box)} side={side}>
@@ -256,14 +261,14 @@ export function CaseStage() {
           <p className="soft">
             {component && movedBy(design, component.id, [0, 0, 0]) ? (
               <>
-                Drag {component.name}, or move it with the arrow keys by {formatMeasure(1, 'mm')},
-                with Shift by {formatMeasure(5, 'mm')}.
-                {nearest
-                  ? ` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
-                  : ''}
+                {msg`Drag ${component.name}, or move it with the arrow keys by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}.${
+                  nearest
+                    ? msg` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
+                    : ''
+                }`}
               </>
             ) : (
-              'Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir are free-standing, on a bracket or tape.'
+              msg`Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir are free-standing, on a bracket or tape.`
             )}
           </p>
         </>
@@ -274,7 +279,7 @@ export function CaseStage() {
         className={styles.sheet}
         tabIndex={0}
         role="group"
-        aria-label={`Drawing of the case: arrow keys move the picked part by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}`}
+        aria-label={msg`Drawing of the case: arrow keys move the picked part by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}`}
         onKeyDown={nudge}
       >
         {isInSpace(view) ? (

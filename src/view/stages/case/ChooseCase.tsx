@@ -4,6 +4,7 @@ import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { EmptyStage } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The first thing of the stage: which case it is, or a ruler for one that is not among these. */
 export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
@@ -12,15 +13,15 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
   return (
     <div className={styles.choose}>
       <EmptyStage
-        title="Choose the case"
-        text="The case decides where radiators can go, how thick they may be and where pump and reservoir are mounted. It can be changed later; parts keep their place where the new case has it."
+        title={msg`Choose the case`}
+        text={msg`The case decides where radiators can go, how thick they may be and where pump and reservoir are mounted. It can be changed later; parts keep their place where the new case has it.`}
       />
       <div className={styles.cases}>
         {cases.map((c) => (
           <Press
             key={c.id}
             className={styles.case}
-            onClick={() => commit(`choose ${c.name}`, { do: 'case.choose', case: c })}
+            onClick={() => commit(msg`choose ${c.name}`, { do: 'case.choose', case: c })}
           >
             <strong>{c.name}</strong> <span className="soft">{c.maker}</span>
             <br />
@@ -28,10 +29,10 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
           </Press>
         ))}
         <Press className={styles.case} onClick={onMeasure}>
-          <strong>A case of your own</strong>
+          <strong>{msg`A case of your own`}</strong>
           <br />
           <span className="soft">
-            Not among these: measure it with a ruler, step by step, and see it drawn as you type.
+            {msg`Not among these: measure it with a ruler, step by step, and see it drawn as you type.`}
           </span>
         </Press>
       </div>

@@ -11,6 +11,7 @@ import { formatMillimetres, formatMoney, formatNumber, formatShown, unitShown } 
 import { Mark, Progress, Press } from '@/view/shared';
 import { useEditor, useComparedParts } from '@/view/workspace';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 const signed = (v: number | null, decimals: number): string =>
   v === null ? '–' : formatNumber(v, { decimals, signed: true });
@@ -28,8 +29,8 @@ export function CompareParts({ component }: { readonly component: Component }) {
     <div className={styles.compare}>
       <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
         {open
-          ? 'Collapse the comparison'
-          : `Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
+          ? msg`Collapse the comparison`
+          : msg`Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
       </Press>
       {open && (
         <Progress
@@ -37,25 +38,24 @@ export function CompareParts({ component }: { readonly component: Component }) {
           stopped={stopped}
           onStop={stop}
           onAgain={retry}
-          what="the comparison"
+          what={msg`the comparison`}
         />
       )}
       {open && result && (
         <p className="soft">
-          Against now, runs estimated in both: coolant ΔT, noise, slowest loop, the loop&apos;s
-          list; the gap is to the nearest thing.
+          {msg`Against now, runs estimated in both: coolant ΔT, noise, slowest loop, the loop's list; the gap is to the nearest thing.`}
         </p>
       )}
       {open && result && (
         <Table style={{ opacity: fresh ? 1 : 0.5 }}>
           <TableHead>
             <TableRow>
-              <TableCell>instead</TableCell>
+              <TableCell>{msg`instead`}</TableCell>
               <TableCell className="num">{`ΔT, ${unitShown('K')}`}</TableCell>
               <TableCell className="num">dBA</TableCell>
               <TableCell className="num">{unitShown('L/min')}</TableCell>
               <TableCell className="num">{brief.currency}</TableCell>
-              <TableCell className="num">gap</TableCell>
+              <TableCell className="num">{msg`gap`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -71,7 +71,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
                     <Press
                       className={styles.link}
                       disabled={!fresh}
-                      onClick={() => commit(`change ${component.name} to ${r.name}`, r.edit)}
+                      onClick={() => commit(msg`change ${component.name} to ${r.name}`, r.edit)}
                     >
                       {r.name}
                     </Press>

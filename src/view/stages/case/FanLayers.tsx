@@ -4,6 +4,7 @@ import type { LayerPart } from '@/core/components';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 const NONE = '';
 
@@ -24,17 +25,17 @@ export function FanLayers({ component }: { readonly component: Component }) {
   return (
     <>
       <Pick
-        label="Screwed on with it"
+        label={msg`Screwed on with it`}
         value={NONE}
         options={[
-          { value: NONE, label: now.length > 0 ? 'one more' : 'nothing' },
+          { value: NONE, label: now.length > 0 ? msg`one more` : msg`nothing` },
           ...offer
             .filter((l) => l.section_mm === part.section_mm)
             .map((l) => ({ value: l.id, label: l.name })),
         ]}
         onPick={(id) => {
           const layer = offer.find((l) => l.id === id);
-          if (layer) set([...now, layer], `${layer.name} on ${component.name}`);
+          if (layer) set([...now, layer], msg`${layer.name} on ${component.name}`);
         }}
       />
       {now.map((l, i) => (
@@ -42,15 +43,15 @@ export function FanLayers({ component }: { readonly component: Component }) {
           {l.name}{' '}
           <Press
             className={styles.link}
-            aria-label={`Take ${l.name} off`}
+            aria-label={msg`Take ${l.name} off`}
             onClick={() =>
               set(
                 now.filter((_, k) => k !== i),
-                `${l.name} off ${component.name}`,
+                msg`${l.name} off ${component.name}`,
               )
             }
           >
-            take it off
+            {msg`take it off`}
           </Press>
         </p>
       ))}

@@ -2,6 +2,7 @@
 import { findComponent, type Component, type Design } from '@/core/design';
 import { Pick } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 
 /** How many fans a set could have where it hangs; 0 where it hangs nowhere. */
 function placesFor(design: Design, { part, placement: p }: Component): number {
@@ -23,15 +24,15 @@ export function FanPieces({ component }: { readonly component: Component }) {
   const now = Math.min(component.settings.pieces ?? places, places);
   return (
     <Pick
-      label="Fans in the set"
+      label={msg`Fans in the set`}
       value={String(now)}
       options={Array.from({ length: places }, (_, i) => ({
         value: String(i + 1),
-        label: i + 1 === places ? `all ${places}` : `${i + 1} of ${places}`,
+        label: i + 1 === places ? msg`all ${places}` : msg`${i + 1} of ${places}`,
       }))}
       onPick={(v) =>
         commit(
-          `${v} of ${places} fans`,
+          msg`${v} of ${places} fans`,
           Number(v) === places
             ? { do: 'component.unset', component: component.id, keys: ['pieces'] }
             : { do: 'component.set', component: component.id, values: { pieces: Number(v) } },

@@ -13,6 +13,7 @@ import { useBands, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 type Gaps = ClearanceReport['gaps'];
 
@@ -25,7 +26,7 @@ export const gapsToMind = (gaps: Gaps, picked: string | null): Gaps =>
 /** "touch in 7 of 100 builds", where that may be. */
 const touching = (judged: GapJudged | undefined) =>
   judged && judged.beyond > SELDOM && judged.beyond < 1 - SELDOM ? (
-    <span className="soft">: touch in {Math.round(100 * judged.beyond)} of 100 builds</span>
+    <span className="soft">{msg`: touch in ${Math.round(100 * judged.beyond)} of 100 builds`}</span>
   ) : null;
 const SELDOM = 0.005;
 
@@ -44,15 +45,15 @@ export const GapTable = memo(function GapTable({
   const near = gapsToMind(gaps, picked);
   const shown = near.length > 0 ? near : gaps.slice(0, 6);
   return (
-    <Section title={near.length > 0 ? 'Gaps to mind' : 'Nearest gaps'}>
+    <Section title={near.length > 0 ? msg`Gaps to mind` : msg`Nearest gaps`}>
       {gaps.length === 0 ? (
-        <p className="soft">Nothing is near anything yet.</p>
+        <p className="soft">{msg`Nothing is near anything yet.`}</p>
       ) : (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>between</TableCell>
-              <TableCell className="num">gap</TableCell>
+              <TableCell>{msg`between`}</TableCell>
+              <TableCell className="num">{msg`gap`}</TableCell>
               <TableCell className="num">{`worst, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>

@@ -6,6 +6,7 @@ import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 /** At each mount what is taken and what is left, as a ruler with the maker's figure on it. */
 export const MountDepths = memo(function MountDepths({
@@ -17,10 +18,10 @@ export const MountDepths = memo(function MountDepths({
   const open = useEditor((s) => s.open);
   return (
     <Section
-      title="Clearance at each mount"
+      title={msg`Clearance at each mount`}
       aside={
         <Press className={styles.link} onClick={() => open('stores')}>
-          Add a part
+          {msg`Add a part`}
         </Press>
       }
     >
@@ -57,12 +58,12 @@ function Ruler({
   const over = used_mm > free_mm;
   const isFree = open && blockedBy === null;
   const roomWords = (): string => {
-    const taken = `${formatMeasure(used_mm, 'mm')} taken`;
-    if (isFree) return used_mm > 0 ? `${taken}, open before it` : 'open before it';
-    if (used_mm <= 0) return `${formatMeasure(free_mm, 'mm')} free`;
+    const taken = msg`${formatMeasure(used_mm, 'mm')} taken`;
+    if (isFree) return used_mm > 0 ? msg`${taken}, open before it` : msg`open before it`;
+    if (used_mm <= 0) return msg`${formatMeasure(free_mm, 'mm')} free`;
     return over
-      ? `${taken}, ${formatMeasure(used_mm - free_mm, 'mm')} too deep`
-      : `${taken}, ${formatMeasure(free_mm - used_mm, 'mm')} left`;
+      ? msg`${taken}, ${formatMeasure(used_mm - free_mm, 'mm')} too deep`
+      : msg`${taken}, ${formatMeasure(free_mm - used_mm, 'mm')} left`;
   };
   return (
     <div className={styles.ruler}>
@@ -70,14 +71,14 @@ function Ruler({
       <div
         className={styles.scale}
         role="img"
-        aria-label={`${name}: ${formatMeasure(used_mm, 'mm')} taken, ${isFree ? 'open before it' : `${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? 'the far wall'}`}, maker says ${formatMeasure(published_mm, 'mm')}`}
+        aria-label={msg`${name}: ${formatMeasure(used_mm, 'mm')} taken, ${isFree ? msg`open before it` : msg`${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? msg`the far wall`}`}, maker says ${formatMeasure(published_mm, 'mm')}`}
       >
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />
         <div
           className={styles.said}
           style={{ left: pc(published_mm) }}
-          title={`the maker says ${formatMeasure(published_mm, 'mm')}`}
+          title={msg`the maker says ${formatMeasure(published_mm, 'mm')}`}
         />
       </div>
       <span className={styles.rulerText}>
@@ -85,7 +86,7 @@ function Ruler({
         {!isFree && (
           <span className="soft">
             {' '}
-            {over ? 'for' : 'to'} {blockedBy ?? 'the far wall'}
+            {over ? msg`for` : msg`to`} {blockedBy ?? msg`the far wall`}
           </span>
         )}
       </span>

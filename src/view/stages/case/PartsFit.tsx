@@ -11,6 +11,7 @@ import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Every part with what its fit says: the drawing in words. */
 export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
@@ -22,10 +23,10 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
   const unplaced = new Map(clearance.unplaced.map((u) => [u.component, u.why]));
   return (
     <Section
-      title="Parts in the case"
+      title={msg`Parts in the case`}
       aside={
         <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Collapse' : `List all ${components.length}`}
+          {open ? msg`Collapse` : msg`List all ${components.length}`}
         </Press>
       }
     >
@@ -33,9 +34,9 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>part</TableCell>
-              <TableCell>nearest thing</TableCell>
-              <TableCell className="num">gap</TableCell>
+              <TableCell>{msg`part`}</TableCell>
+              <TableCell>{msg`nearest thing`}</TableCell>
+              <TableCell className="num">{msg`gap`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -46,12 +47,12 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
               const hangs = component.placement.on === 'line';
               const nearestWords = () => {
                 if (why) return why;
-                if (hangs) return 'its runs are connected to it';
+                if (hangs) return msg`its runs are connected to it`;
                 if (near) {
                   if (near.a === component.id) return near.nameB;
                   return near.nameA;
                 }
-                return 'nothing near';
+                return msg`nothing near`;
               };
               const partVerdict = () => {
                 if (why) return 'marginal';

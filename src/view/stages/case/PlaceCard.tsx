@@ -25,24 +25,28 @@ import { CompareParts } from './CompareParts';
 import { FanLayers } from './FanLayers';
 import { FanPieces } from './FanPieces';
 import styles from './CaseStage.module.css';
+import { msg, worded } from '@/core/messages';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
 const STANDS: readonly string[] = ['pump', 'reservoir', 'inline', 'radiator', 'device'];
-const HOLDS = [
-  { value: 'bracket', label: 'a bracket' },
-  { value: 'tape', label: 'double-sided tape' },
-  { value: 'weight', label: 'its own weight' },
-] as const;
+const HOLDS = worded(
+  () =>
+    [
+      { value: 'bracket', label: msg`a bracket` },
+      { value: 'tape', label: msg`double-sided tape` },
+      { value: 'weight', label: msg`its own weight` },
+    ] as const,
+);
 const TURNS = (['0', '90', '180', '270'] as const).map((value) => ({ value, label: `${value}°` }));
 /** Which way up a part stands, as a builder says it: seen through the glass, front to the right. */
-const STANDING: readonly { readonly value: Up; readonly label: string }[] = [
-  { value: '+y', label: 'upright' },
-  { value: '-y', label: 'upside down' },
-  { value: '+x', label: 'lying on its left' },
-  { value: '-x', label: 'lying on its right' },
-  { value: '+z', label: 'lying on its back' },
-  { value: '-z', label: 'lying on its face' },
-];
+const STANDING: readonly { readonly value: Up; readonly label: string }[] = worded(() => [
+  { value: '+y', label: msg`upright` },
+  { value: '-y', label: msg`upside down` },
+  { value: '+x', label: msg`lying on its left` },
+  { value: '-x', label: msg`lying on its right` },
+  { value: '+z', label: msg`lying on its back` },
+  { value: '-z', label: msg`lying on its face` },
+]);
 /** How a part is turned about the upright axis, and which of its sides it stands on. */
 function Attitude({
   turn,
@@ -56,21 +60,29 @@ function Attitude({
   return (
     <>
       <Segments
-        label="Turned"
+        label={msg`Turned`}
         value={String(turn)}
         options={TURNS}
         onPick={(t) => onTurn({ turn: Number(t) as Turn })}
       />
-      <Pick label="Standing" value={up} options={STANDING} onPick={(to) => onTurn({ up: to })} />
+      <Pick
+        label={msg`Standing`}
+        value={up}
+        options={STANDING}
+        onPick={(to) => onTurn({ up: to })}
+      />
     </>
   );
 }
-const ABOUT = [
-  { value: 'none', label: 'not tilted' },
-  { value: 'x', label: 'to the glass or the tray' },
-  { value: 'y', label: 'about the upright axis' },
-  { value: 'z', label: 'to the front or the rear' },
-] as const;
+const ABOUT = worded(
+  () =>
+    [
+      { value: 'none', label: msg`not tilted` },
+      { value: 'x', label: msg`to the glass or the tray` },
+      { value: 'y', label: msg`about the upright axis` },
+      { value: 'z', label: msg`to the front or the rear` },
+    ] as const,
+);
 /** A tilt begins with so many degrees. */
 const FIRST_TILT_DEG = 15;
 
@@ -85,7 +97,7 @@ function TiltFields({
   return (
     <>
       <Pick
-        label="Tilted"
+        label={msg`Tilted`}
         value={tilt?.about ?? 'none'}
         options={ABOUT}
         onPick={(about) =>
@@ -94,7 +106,7 @@ function TiltFields({
       />
       {tilt && (
         <QuantityField
-          label="By"
+          label={msg`By`}
           value={tilt.by_deg}
           quantity="angle"
           min={-180}
@@ -111,11 +123,14 @@ function withTilt({ tilt: _was, ...p }: Free, tilt: Tilt | undefined): Free {
   return tilt ? { ...p, tilt } : p;
 }
 
-const AXES = [
-  [0, 'From the rear'],
-  [1, 'Above the floor'],
-  [2, 'From the tray'],
-] as const;
+const AXES = worded(
+  () =>
+    [
+      [0, msg`From the rear`],
+      [1, msg`Above the floor`],
+      [2, msg`From the tray`],
+    ] as const,
+);
 const MIDDLE = (design: Design): Vec => {
   const [x, , z] = design.case?.interior ?? [200, 200, 200];
   return [Math.round(x / 2), 0, Math.round(z / 2)];
@@ -142,7 +157,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const pick = useEditor((s) => s.pick);
   const system = useEditor((s) => s.analysis.system);
   const p = component.placement;
-  const place = (placement: Placement, label = `move ${component.name}`, merge?: string): void =>
+  const place = (placement: Placement, label = msg`move ${component.name}`, merge?: string): void =>
     commit(label, { do: 'component.place', component: component.id, placement }, merge);
   const places = defaultPlacements(
     {
@@ -177,8 +192,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const [host] = carriersOf(design, component);
   const anywhere =
     component.part.kind === 'radiator'
-      ? 'free-standing, in the case or outside it (bracket)'
-      : 'free-standing (bracket or tape)';
+      ? msg`free-standing, in the case or outside it (bracket)`
+      : msg`free-standing (bracket or tape)`;
   const placementFor = (value: string): Placement => {
     if (value === 'free')
       return { on: 'free', at: footOf(design, component.id) ?? MIDDLE(design), turn: 0 };
@@ -194,16 +209,16 @@ export function PlaceCard({ component }: { readonly component: Component }) {
     return places[Number(value)]?.placement ?? { on: 'unplaced' };
   };
   const benchWords = () => {
-    if (p.on === 'unplaced') return 'not placed';
-    if (current < 0 && p.on !== 'free' && p.on !== 'against') return 'as set';
-    return 'not placed';
+    if (p.on === 'unplaced') return msg`not placed`;
+    if (current < 0 && p.on !== 'free' && p.on !== 'against') return msg`as set`;
+    return msg`not placed`;
   };
   return (
     <Section
       title={component.name}
       aside={
         <Press className={styles.link} onClick={() => pick(null)}>
-          Done
+          {msg`Done`}
         </Press>
       }
     >
@@ -212,24 +227,24 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       </p>
       {store && (
         <p className="soft">
-          The catalogue data of this part differ from this build&apos;s copy.{' '}
+          {msg`The catalogue data of this part differ from this build's copy. `}
           <Press
             className={styles.link}
             onClick={() =>
-              commit(`use the catalogue data of ${component.name}`, {
+              commit(msg`use the catalogue data of ${component.name}`, {
                 do: 'component.replace',
                 component: component.id,
                 part: store,
               })
             }
           >
-            Use the catalogue data
+            {msg`Use the catalogue data`}
           </Press>
         </p>
       )}
       <div className={styles.controls}>
         <label className={styles.nameLabel}>
-          Name{' '}
+          {msg`Name `}
           <TextInput
             className={styles.nameInput}
             defaultValue={component.name}
@@ -242,7 +257,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             onBlur={(e) => {
               const t = e.target.value.trim();
               if (t && t !== component.name)
-                commit(`rename ${component.name}`, {
+                commit(msg`rename ${component.name}`, {
                   do: 'component.rename',
                   component: component.id,
                   name: t,
@@ -251,7 +266,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
           />
         </label>
         <Pick
-          label="Part"
+          label={msg`Part`}
           value={component.part.id}
           options={[
             ...(alternatives.some((a) => a.id === component.part.id)
@@ -262,7 +277,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
           onPick={(id) => {
             const next = alternatives.find((a) => a.id === id);
             if (next && isComponentPart(next))
-              commit(`change ${component.name} to ${next.name}`, {
+              commit(msg`change ${component.name} to ${next.name}`, {
                 do: 'component.replace',
                 component: component.id,
                 part: next,
@@ -270,7 +285,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
           }}
         />
         <Pick
-          label="Place"
+          label={msg`Place`}
           value={p.on === 'free' || p.on === 'against' ? p.on : String(current)}
           options={[
             {
@@ -278,17 +293,17 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               label: benchWords(),
             },
             ...(stands ? [{ value: 'free', label: anywhere }] : []),
-            ...(stands && host ? [{ value: 'against', label: 'on another part' }] : []),
+            ...(stands && host ? [{ value: 'against', label: msg`on another part` }] : []),
             ...places.map((o, i) => ({ value: String(i), label: o.label })),
           ]}
           onPick={(v) => place(placementFor(v))}
         />
-        {placed?.unplaced && <p role="note">No place: it {placed.unplaced}.</p>}
+        {placed?.unplaced && <p role="note">{msg`No place: it ${placed.unplaced}.`}</p>}
         {p.on === 'mount' && mount && component.part.kind === 'radiator' && (
           <>
             <div className={styles.slide}>
               <QuantityField
-                label="Slid along the rail"
+                label={msg`Slid along the rail`}
                 value={p.slide_mm}
                 quantity="length"
                 min={0}
@@ -308,7 +323,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                           ? nudgedSlide(rangesFor(p.ports), p.slide_mm, by)
                           : p.slide_mm + by,
                       },
-                      `slide ${component.name}`,
+                      msg`slide ${component.name}`,
                       `slide-${component.id}`,
                     )
                   }
@@ -317,18 +332,20 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 </Press>
               ))}
               <span className="soft">
-                of {formatMeasure(Math.max(0, slack), 'mm')}
-                {mount.holes ? ', to its holes' : ''}
+                {msg`of ${formatMeasure(Math.max(0, slack), 'mm')}${mount.holes ? msg`, to its holes` : ''}`}
               </span>
             </div>
             <Segments
-              label="Ports"
+              label={msg`Ports`}
               value={p.ports}
               options={[
-                { value: 'end', label: mount.along[1] !== 0 ? 'ports up' : 'ports to the front' },
+                {
+                  value: 'end',
+                  label: mount.along[1] !== 0 ? msg`ports up` : msg`ports to the front`,
+                },
                 {
                   value: 'start',
-                  label: mount.along[1] !== 0 ? 'ports down' : 'ports to the rear',
+                  label: mount.along[1] !== 0 ? msg`ports down` : msg`ports to the rear`,
                 },
               ]}
               onPick={(ports) => place({ ...p, ports, slide_mm: held(p.slide_mm, ports) })}
@@ -337,11 +354,11 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         )}
         {p.on === 'mount' && (
           <Segments
-            label="Air direction"
+            label={msg`Air direction`}
             value={p.air}
             options={[
-              { value: 'in', label: 'intake' },
-              { value: 'out', label: 'exhaust' },
+              { value: 'in', label: msg`intake` },
+              { value: 'out', label: msg`exhaust` },
             ]}
             onPick={(air) => place({ ...p, air })}
           />
@@ -369,11 +386,11 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         )}
         {p.on === 'free' && (
           <Segments
-            label="Held by"
+            label={msg`Held by`}
             value={heldBy(component) ?? 'bracket'}
             options={HOLDS}
             onPick={(by) =>
-              commit(`what holds ${component.name}`, {
+              commit(msg`what holds ${component.name}`, {
                 do: 'component.set',
                 component: component.id,
                 values: { heldBy: by },
@@ -384,11 +401,11 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         {p.on === 'against' && <AgainstFields component={component} p={p} place={place} />}
         {p.on === 'riser' && (
           <Segments
-            label="Its cooler faces"
+            label={msg`Its cooler faces`}
             value={p.faces ?? 'glass'}
             options={[
-              { value: 'glass', label: 'the glass' },
-              { value: 'back', label: 'away from the glass' },
+              { value: 'glass', label: msg`the glass` },
+              { value: 'back', label: msg`away from the glass` },
             ]}
             onPick={(faces) => place({ ...p, faces })}
           />
@@ -398,12 +415,12 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         )}
         {p.on === 'radiator' && (
           <Segments
-            label="Face"
+            label={msg`Face`}
             value={p.face}
             options={[
-              { value: 'frame', label: 'between frame and radiator' },
-              { value: 'interior', label: 'inside' },
-              { value: 'outside', label: 'outside the panel' },
+              { value: 'frame', label: msg`between frame and radiator` },
+              { value: 'interior', label: msg`inside` },
+              { value: 'outside', label: msg`outside the panel` },
             ]}
             onPick={(face) => place({ ...p, face })}
           />
@@ -412,7 +429,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
         {component.part.kind === 'fan' && <FanLayers component={component} />}
         {(component.part.kind === 'fan' || component.part.kind === 'radiator') && (
           <QuantityField
-            label="Screw length, by hand"
+            label={msg`Screw length, by hand`}
             optional
             value={component.settings.screw_mm ?? null}
             quantity="length"
@@ -420,7 +437,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             max={100}
             onCommit={(v) =>
               commit(
-                `screws of ${component.name}`,
+                msg`screws of ${component.name}`,
                 v === null
                   ? { do: 'component.unset', component: component.id, keys: ['screw_mm'] }
                   : { do: 'component.set', component: component.id, values: { screw_mm: v } },
@@ -435,8 +452,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               onChange={(e) =>
                 commit(
                   e.target.checked
-                    ? `${component.name} comes with it`
-                    : `${component.name} is sold apart`,
+                    ? msg`${component.name} comes with it`
+                    : msg`${component.name} is sold apart`,
                   e.target.checked
                     ? {
                         do: 'component.set',
@@ -446,8 +463,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                     : { do: 'component.unset', component: component.id, keys: ['partOf'] },
                 )
               }
-            />{' '}
-            sold as one with what it stands on, at its price
+            />
+            {msg` sold as one with what it stands on, at its price`}
           </label>
         )}
         <CompareParts component={component} />
@@ -462,20 +479,20 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   values: { owned: e.target.checked },
                 })
               }
-            />{' '}
-            I have it already
+            />
+            {msg` I have it already`}
           </label>
           <Press
             className={styles.remove}
             onClick={() => {
               pick(null);
-              commit(`take out ${component.name}`, {
+              commit(msg`take out ${component.name}`, {
                 do: 'component.remove',
                 component: component.id,
               });
             }}
           >
-            Take it out of the build
+            {msg`Take it out of the build`}
           </Press>
         </div>
       </div>

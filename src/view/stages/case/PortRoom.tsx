@@ -6,11 +6,12 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { HAND_MM } from '@/core/clearance';
-import { formatMeasure, formatShown, plural, unitShown } from '@/core/units';
+import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
@@ -24,25 +25,25 @@ export function PortRoom() {
   const shown = fits.filter((p) => p.verdict !== 'clear');
   return (
     <Section
-      title="Room at the ports"
+      title={msg`Room at the ports`}
       aside={
         <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? 'Close' : 'Look'}
+          {open ? msg`Close` : msg`Look`}
         </Press>
       }
     >
       {open && shown.length === 0 && (
         <p>
           {fits.length === 0
-            ? 'No port has a fitting or cap yet.'
-            : `All ${fits.length} fittings and caps can be reached and tightened by hand.`}
+            ? msg`No port has a fitting or cap yet.`
+            : msg`All ${fits.length} fittings and caps can be reached and tightened by hand.`}
         </p>
       )}
       {open && shown.length > 0 && (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>port</TableCell>
+              <TableCell>{msg`port`}</TableCell>
               <TableCell className="num">{`clearance, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>
@@ -60,8 +61,8 @@ export function PortRoom() {
                   <br />
                   <span className="soft">
                     {p.verdict === 'clash'
-                      ? `${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? '; an extender on one of the two parts them' : ''}`
-                      : `${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
+                      ? msg`${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? msg`; an extender on one of the two parts them` : ''}`
+                      : msg`${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
                   </span>
                 </TableCell>
                 <TableCell className="num">
@@ -77,9 +78,7 @@ export function PortRoom() {
       )}
       {open && (
         <p className="soft">
-          {plural(fits.length - shown.length, 'fitting')} clear. A fitting is taken as a cylinder
-          straight out of its port, elbows too until runs are routed; {formatMeasure(HAND_MM, 'mm')}
-          round it are wanted for fingers (common practice).
+          {msg`${counted(fits.length - shown.length, '# fitting', '# fittings')} clear. A fitting is taken as a cylinder straight out of its port, elbows too until runs are routed; ${formatMeasure(HAND_MM, 'mm')}round it are wanted for fingers (common practice).`}
         </p>
       )}
     </Section>

@@ -6,17 +6,21 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
-import { formatMeasure, formatNumber, formatWatts, plural } from '@/core/units';
+import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const PLUGS = {
-  'four-pin': 'four-pin',
-  'three-pin': 'three-pin',
-  supply: 'from the power supply',
-} as const;
+const PLUGS = worded(
+  () =>
+    ({
+      'four-pin': 'four-pin',
+      'three-pin': 'three-pin',
+      supply: msg`from the power supply`,
+    }) as const,
+);
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
 export function PowerTable() {
@@ -28,13 +32,13 @@ export function PowerTable() {
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
   const supply = supplyLoad(analysis.system, analysis.thermalModel);
   return (
-    <Section title="Fans and pumps on the headers">
+    <Section title={msg`Fans and pumps on the headers`}>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>header</TableCell>
-            <TableCell>feeds</TableCell>
-            <TableCell className="num">A of A</TableCell>
+            <TableCell>{msg`header`}</TableCell>
+            <TableCell>{msg`feeds`}</TableCell>
+            <TableCell className="num">{msg`A of A`}</TableCell>
             <TableCell />
           </TableRow>
         </TableHead>
@@ -62,7 +66,7 @@ export function PowerTable() {
                       <br />
                       <span className="soft">
                         {l.by.name}
-                        {l.sharedSpeed ? '; all at one speed' : ''}
+                        {l.sharedSpeed ? msg`; all at one speed` : ''}
                       </span>
                     </>
                   )}
@@ -70,16 +74,13 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        about {formatMeasure(l.way_mm, 'mm')} to the motherboard (estimated), cables
-                        reach {formatMeasure(l.reach_mm, 'mm')}
-                        {l.extension ? `; with ${l.extension.name}` : ''}
+                        {msg`about ${formatMeasure(l.way_mm, 'mm')} to the motherboard (estimated), cables reach ${formatMeasure(l.reach_mm, 'mm')}${l.extension ? msg`; with ${l.extension.name}` : ''}`}
                       </span>
                     </>
                   )}
                 </TableCell>
                 <TableCell className="num">
-                  {formatNumber(l.current_A, { decimals: 2 })} of{' '}
-                  {formatNumber(l.limit_A, { decimals: 1 })}
+                  {msg`${formatNumber(l.current_A, { decimals: 2 })} of ${formatNumber(l.limit_A, { decimals: 1 })}`}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={loadVerdict()} />
@@ -89,7 +90,7 @@ export function PowerTable() {
           })}
           {power.unfed.map((u) => (
             <TableRow key={u.component}>
-              <TableCell className="soft">none</TableCell>
+              <TableCell className="soft">{msg`none`}</TableCell>
               <TableCell>
                 {nameOf(u.component)}
                 <br />
@@ -104,24 +105,21 @@ export function PowerTable() {
         </TableBody>
       </Table>
       <p className="soft">
-        Plugs:{' '}
-        {(Object.keys(PLUGS) as (keyof typeof PLUGS)[])
+        {msg`Plugs: ${(Object.keys(PLUGS) as (keyof typeof PLUGS)[])
           .filter((k) => power.plugs[k] > 0)
           .map((k) => `${power.plugs[k]} ${PLUGS[k]}`)
-          .join(', ')}
-        . Left: {plural(power.freeFan, 'fan header')}, {plural(power.freePump, 'pump header')}.
-        {power.assumed ? ' The board says nothing of its headers: common ones are assumed.' : ''} At
-        full speed and 12 V; starting draws more for a moment. Cables are on the parts list.
+          .join(
+            ', ',
+          )}. Left: ${counted(power.freeFan, '# fan header', '# fan headers')}, ${counted(power.freePump, '# pump header', '# pump headers')}.${power.assumed ? msg` The board says nothing of its headers: common ones are assumed.` : ''} At full speed and 12 V; starting draws more for a moment. Cables are on the parts list.`}
       </p>
       <p>
         {supply ? (
           <>
-            <Mark verdict={supplyVerdict(supply)} /> Supply: {formatWatts(supply.most_W)} of{' '}
-            {formatWatts(supply.rating_W)} in the heaviest load, {formatWatts(supply.helpers_W)} of
-            it fans and pumps; {formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.
+            <Mark verdict={supplyVerdict(supply)} />
+            {msg` Supply: ${formatWatts(supply.most_W)} of ${formatWatts(supply.rating_W)} in the heaviest load, ${formatWatts(supply.helpers_W)} of it fans and pumps; ${formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.`}
           </>
         ) : (
-          'No power supply is in the build yet.'
+          msg`No power supply is in the build yet.`
         )}
       </p>
     </Section>

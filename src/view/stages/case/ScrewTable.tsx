@@ -10,6 +10,7 @@ import { Mark } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The screws through fans and case into each radiator: the window of lengths, and what is taken. */
 export function ScrewTable() {
@@ -17,14 +18,14 @@ export function ScrewTable() {
   const screws = useEditor((s) => s.analysis.reports.screws);
   if (screws.length === 0) return null;
   return (
-    <Section title="Screws">
+    <Section title={msg`Screws`}>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>through</TableCell>
-            <TableCell>thread</TableCell>
-            <TableCell className="num">window, mm</TableCell>
-            <TableCell className="num">length, mm</TableCell>
+            <TableCell>{msg`through`}</TableCell>
+            <TableCell>{msg`thread`}</TableCell>
+            <TableCell className="num">{msg`window, mm`}</TableCell>
+            <TableCell className="num">{msg`length, mm`}</TableCell>
             <TableCell />
           </TableRow>
         </TableHead>
@@ -49,8 +50,8 @@ export function ScrewTable() {
                 </TableCell>
                 <TableCell className="num">
                   {s.length_mm === null
-                    ? 'none'
-                    : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? `, ${s.washers} washers` : ''}`}
+                    ? msg`none`
+                    : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? msg`, ${s.washers} washers` : ''}`}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={screwVerdict()} />
@@ -61,8 +62,7 @@ export function ScrewTable() {
         </TableBody>
       </Table>
       <p className={styles.caution}>
-        Too long a screw pierces a tube behind the fins and ruins the radiator. Measure before you
-        turn it home.
+        {msg`Too long a screw pierces a tube behind the fins and ruins the radiator. Measure before you turn it home.`}
       </p>
     </Section>
   );

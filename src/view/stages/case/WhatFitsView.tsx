@@ -8,16 +8,17 @@ import { useMemo, useState } from 'react';
 import { hangEdit, hangSetEdit, type FanFaces, type FitChoice, type FitSet } from '@/core/studies';
 import type { FanPart, RadiatorPart } from '@/core/components';
 import { formatMeasure, formatNumber } from '@/core/units';
-import { Mark, Pick, Progress, Segments, useOffer, Press } from '@/view/shared';
+import { Mark, Pick, Progress, Segments, useOffer, Press, rich } from '@/view/shared';
 import { useEditor, useWhatFits } from '@/view/workspace';
 import styles from './WhatFitsView.module.css';
+import { msg, worded } from '@/core/messages';
 
-const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = [
-  { value: 'frame', label: 'between radiator and panel' },
-  { value: 'interior', label: 'inside' },
-  { value: 'both', label: 'in push-pull' },
-  { value: 'outside', label: 'outside the panel' },
-];
+const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = worded(() => [
+  { value: 'frame', label: msg`between radiator and panel` },
+  { value: 'interior', label: msg`inside` },
+  { value: 'both', label: msg`in push-pull` },
+  { value: 'outside', label: msg`outside the panel` },
+]);
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Every radiator on every mount, with what is in; and the largest sets for the whole case. */
@@ -68,13 +69,13 @@ export function WhatFitsView() {
   const mountName = (id: string): string => mounts.find((m) => m.id === id)?.name ?? id;
   const hang = (c: FitChoice): void => {
     commit(
-      `hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
+      msg`hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
       hangEdit(design, c, offer),
     );
     pick(null);
   };
   const hangSet = (s: FitSet): void =>
-    commit('mount a whole set of radiators', hangSetEdit(design, s, offer));
+    commit(msg`mount a whole set of radiators`, hangSetEdit(design, s, offer));
   const depths = [...new Set(parts.flatMap((p) => (p.kind === 'fan' ? [p.size[2]] : [])))].sort(
     (a, b) => a - b,
   );
@@ -87,36 +88,42 @@ export function WhatFitsView() {
   return (
     <div className={styles.view}>
       <div className={styles.ask}>
-        <Segments label="Fans of the stack" value={faces} options={FACES} onPick={setFaces} />
+        <Segments label={msg`Fans of the stack`} value={faces} options={FACES} onPick={setFaces} />
         <Pick
-          label="Fans"
+          label={msg`Fans`}
           value={String(depth)}
           options={depths.map((d) => ({
             value: String(d),
-            label: `${formatMeasure(d, 'mm')} thick`,
+            label: msg`${formatMeasure(d, 'mm')} thick`,
           }))}
           onPick={(v) => setDepth(Number(v))}
         />
       </div>
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={retry} what="what fits" />
+      <Progress
+        share={progress}
+        stopped={stopped}
+        onStop={stop}
+        onAgain={retry}
+        what={msg`what fits`}
+      />
       {result && (
         <div style={{ opacity: fresh ? 1 : 0.55 }} aria-busy={!fresh}>
-          <h2>Largest sets for this case</h2>
+          <h2>{msg`Largest sets for this case`}</h2>
           {result.sets.length === 0 && (
             <p className="soft">
-              No radiator in the catalogue fits beside the parts that are already in this case.
+              {msg`No radiator in the catalogue fits beside the parts that are already in this case.`}
             </p>
           )}
           <ul className={styles.sets}>
             {result.sets.map((s) => (
               <li key={s.picks.map((p) => p.mount + p.radiator).join()}>
                 <Mark verdict={VERDICT[s.verdict]} />{' '}
-                <strong>{formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of 120</strong>
+                <strong>{msg`${formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of 120`}</strong>
                 <span className={styles.picks}>
                   {s.picks
                     .map(
                       (p) =>
-                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? `, slid ${formatMeasure(p.slide_mm, 'mm')}` : ''}`,
+                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? msg`, slid ${formatMeasure(p.slide_mm, 'mm')}` : ''}`,
                     )
                     .join('; ')}
                   {s.gap_mm === null
@@ -124,16 +131,16 @@ export function WhatFitsView() {
                     : `. Nearest thing ${formatMeasure(s.gap_mm, 'mm', { decimals: 1 })}`}
                 </span>
                 <Press className={styles.use} disabled={!fresh} onClick={() => hangSet(s)}>
-                  mount this set
+                  {msg`mount this set`}
                 </Press>
               </li>
             ))}
           </ul>
-          <h2>Each mount, with all that is in now</h2>
+          <h2>{msg`Each mount, with all that is in now`}</h2>
           <Table className={styles.matrix}>
             <TableHead>
               <TableRow>
-                <TableCell>radiator</TableCell>
+                <TableCell>{msg`radiator`}</TableCell>
                 {mounts.map((m) => (
                   <TableCell key={m.id}>{m.name}</TableCell>
                 ))}
@@ -152,12 +159,12 @@ export function WhatFitsView() {
                     if (!c)
                       return (
                         <TableCell key={m.id} className="soft" title={why}>
-                          {why ?? (faces === 'outside' ? 'no clearance under a cover' : '–')}
+                          {why ?? (faces === 'outside' ? msg`no clearance under a cover` : '–')}
                         </TableCell>
                       );
                     const clearanceWords = () => {
-                      if (c.fittings === false) return 'no clearance for fittings';
-                      if (c.gap_mm === null) return 'nothing near';
+                      if (c.fittings === false) return msg`no clearance for fittings`;
+                      if (c.gap_mm === null) return msg`nothing near`;
                       return `${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`;
                     };
                     return (
@@ -166,10 +173,12 @@ export function WhatFitsView() {
                           className={styles.cell}
                           aria-pressed={chosen}
                           onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
-                          aria-label={`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`}`}
+                          aria-label={msg`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`}`}
                         >
                           <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
-                          {hangs(m.id) === r.id ? <span className="soft"> in place</span> : null}
+                          {hangs(m.id) === r.id ? (
+                            <span className="soft">{msg` in place`}</span>
+                          ) : null}
                         </Press>
                       </TableCell>
                     );
@@ -181,30 +190,23 @@ export function WhatFitsView() {
           {at && open && (
             <div className={styles.detail} role="status">
               <p>
-                <strong>{nameOf(open.radiator)}</strong> on the{' '}
-                {mountName(open.mount).toLowerCase()}: stack {formatMeasure(open.stack_mm, 'mm')}{' '}
-                with {fanOf(open.fan)?.name}, slid {formatMeasure(open.slide_mm, 'mm')}, ports to
-                the {open.ports === 'end' ? 'far end' : 'start'} of the rail.{' '}
+                {rich`${(<strong>{nameOf(open.radiator)}</strong>)} on the ${mountName(open.mount).toLowerCase()}: stack ${formatMeasure(open.stack_mm, 'mm')} with ${fanOf(open.fan)?.name}, slid ${formatMeasure(open.slide_mm, 'mm')}, ports to the ${open.ports === 'end' ? msg`far end` : msg`start`} of the rail. `}
                 {open.gap_mm === null ? (
-                  'Nothing is near.'
+                  msg`Nothing is near.`
                 ) : (
                   <>
-                    Nearest: {open.with}, {formatMeasure(open.gap_mm, 'mm', { decimals: 1 })}; worst
-                    case {formatMeasure(open.worst_mm, 'mm', { decimals: 1 })}.
+                    {rich`Nearest: ${open.with}, ${formatMeasure(open.gap_mm, 'mm', { decimals: 1 })}; worst case ${formatMeasure(open.worst_mm, 'mm', { decimals: 1 })}.`}
                   </>
                 )}{' '}
-                {open.fittings === false ? 'No straight fitting goes into its ports.' : ''}
+                {open.fittings === false ? msg`No straight fitting goes into its ports.` : ''}
               </p>
               <Press className={styles.use} disabled={!fresh} onClick={() => hang(open)}>
-                {open.verdict === 'clash' ? 'mount it anyway' : 'mount it'}
+                {open.verdict === 'clash' ? msg`mount it anyway` : msg`mount it`}
               </Press>
             </div>
           )}
           <p className="soft">
-            Each is tried at the ends, the middle and every {formatMeasure(10, 'mm')} of its rail
-            with its ports to either end; the position with the largest gap is reported. Marginal is
-            below {formatMeasure(design.brief.limits.clear_mm, 'mm')}. Sets take no fans in
-            push-pull.
+            {msg`Each is tried at the ends, the middle and every ${formatMeasure(10, 'mm')} of its rail with its ports to either end; the position with the largest gap is reported. Marginal is below ${formatMeasure(design.brief.limits.clear_mm, 'mm')}. Sets take no fans in push-pull.`}
           </p>
         </div>
       )}

@@ -4,6 +4,7 @@ import { applyEdit, type Placement, componentName } from '@/core/design';
 import { measureGaps, mountDepthAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
 import { compileSystem, moveEdit, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 
 interface Held {
   readonly model: System;
@@ -52,7 +53,7 @@ export function useHeld(): Held {
       if (last)
         queueMicrotask(() =>
           commit(
-            `move ${componentName(design, component)}`,
+            msg`move ${componentName(design, component)}`,
             moveEdit(analysis.system, component, last.placement),
           ),
         );

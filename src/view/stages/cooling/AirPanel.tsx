@@ -17,11 +17,12 @@ import {
   formatWatts,
   unitShown,
 } from '@/core/units';
-import { Segments, Press } from '@/view/shared';
+import { Segments, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { VentsTable } from './VentsTable';
 import styles from './CoolingStage.module.css';
+import { listAnd, msg } from '@/core/messages';
 
 /** Unlike by more than this share, intake and exhaust are told to be out of balance. */
 const UNEVEN = 0.25;
@@ -77,10 +78,10 @@ export function AirPanel() {
     })),
   ];
   const balanceWords = () => {
-    if (Math.abs(balance) < UNEVEN) return 'They balance well.';
+    if (Math.abs(balance) < UNEVEN) return msg`They balance well.`;
     if (balance > 0)
-      return 'Fans bring more in than they blow out: the rest leaves through vents and gaps, and dust stays outside the filters.';
-    return 'Fans blow more out than they bring in: the rest is drawn in through vents and gaps, past the filters.';
+      return msg`Fans bring more in than they blow out: the rest leaves through vents and gaps, and dust stays outside the filters.`;
+    return msg`Fans blow more out than they bring in: the rest is drawn in through vents and gaps, past the filters.`;
   };
   const sensitivity = useMemo(
     () => airSensitivity(thermalModel, analysis.reports.flow, design.brief.loadCase),
@@ -88,37 +89,35 @@ export function AirPanel() {
   );
   return (
     <>
-      <Section title="Air through the case">
+      <Section title={msg`Air through the case`}>
         <p>
-          Case air is at {formatCelsius(report.caseAir_C, 1)},{' '}
-          {formatKelvin(report.caseAir_C - room_C)} above room air
-          {before_W > 1
-            ? `: ${intake.map((r) => nameOf(r.id)).join(' and ')} ${intake.length > 1 ? 'put' : 'puts'} ${formatWatts(before_W)} into it`
-            : ''}
-          {report.airCooled_W > 1
-            ? `${before_W > 1 ? ', and' : ':'} air-cooled parts ${formatWatts(report.airCooled_W)}`
-            : ''}
-          .
+          {msg`Case air is at ${formatCelsius(report.caseAir_C, 1)}, ${formatKelvin(report.caseAir_C - room_C)} above room air${
+            before_W > 1
+              ? msg`: ${listAnd(intake.map((r) => nameOf(r.id)))} ${intake.length > 1 ? msg`put` : msg`puts`} ${formatWatts(before_W)} into it`
+              : ''
+          }${
+            report.airCooled_W > 1
+              ? msg`${before_W > 1 ? msg`, and` : ':'} air-cooled parts ${formatWatts(report.airCooled_W)}`
+              : ''
+          }.`}
         </p>
         {exhaust.map((r) => {
           const cost = r.conductance_WK * (r.airIn_C - room_C);
           return (
             <p key={r.id}>
-              <strong>{nameOf(r.id)}</strong> is an exhaust, so it takes in that air:{' '}
-              {formatCelsius(r.airIn_C, 1)} instead of {formatCelsius(room_C, 1)}. At the same
-              coolant it sheds {formatWatts(cost)} less than it would with room air.
+              {rich`${(<strong>{nameOf(r.id)}</strong>)} is an exhaust, so it takes in that air: ${formatCelsius(r.airIn_C, 1)} instead of ${formatCelsius(room_C, 1)}. At the same coolant it sheds ${formatWatts(cost)} less than it would with room air.`}
             </p>
           );
         })}
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>radiator or fan</TableCell>
-              <TableCell>way</TableCell>
+              <TableCell>{msg`radiator or fan`}</TableCell>
+              <TableCell>{msg`way`}</TableCell>
               <TableCell className="num">{unitShown('m³/h')}</TableCell>
               <TableCell className="num">{unitShown('Pa')}</TableCell>
               <TableCell className="num">{`in, ${unitShown('°C')}`}</TableCell>
-              <TableCell className="num">out</TableCell>
+              <TableCell className="num">{msg`out`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -131,14 +130,14 @@ export function AirPanel() {
                 </TableCell>
                 <TableCell>
                   {r.way === 'within' ? (
-                    'stands free'
+                    msg`stands free`
                   ) : (
                     <Segments
-                      label={`Way of ${nameOf(r.id)}`}
+                      label={msg`Way of ${nameOf(r.id)}`}
                       value={r.way}
                       options={[
-                        { value: 'in', label: 'in' },
-                        { value: 'out', label: 'out' },
+                        { value: 'in', label: msg`in` },
+                        { value: 'out', label: msg`out` },
                       ]}
                       onPick={(air) => turn(r.id, air)}
                     />
@@ -155,17 +154,15 @@ export function AirPanel() {
           </TableBody>
         </Table>
         <p>
-          {formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and{' '}
-          {formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. {balanceWords()}
+          {msg`${formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and ${formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. ${balanceWords()}`}
         </p>
         <p>{sensitivityWords(sensitivity)}</p>
         <p className="soft">
-          {report.chambers
+          {msg`${report.chambers
             .map((c) => pressureWords(c, report.chambers.length > 1, design.case))
-            .join(' ')}{' '}
-          Each chamber mixes fully. Flows have the installation factor of{' '}
-          {formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is the
-          resistance of radiator, filter and grille.
+            .join(
+              ' ',
+            )} Each chamber mixes fully. Flows have the installation factor of ${formatNumber(thermalModel.factors.airFlow, { decimals: 2 })} in them; pressure is the resistance of radiator, filter and grille.`}
         </p>
       </Section>
       <VentsTable />
@@ -177,16 +174,16 @@ export function AirPanel() {
 function sensitivityWords({ asItIs_K, openFrame_K, sealed_K }: AirSensitivity): string {
   if (asItIs_K === null) return '';
   const by = (other: number | null): string => {
-    if (other === null) return 'without a steady temperature';
+    if (other === null) return msg`without a steady temperature`;
     const warmer = other - asItIs_K;
-    if (Math.abs(warmer) < 0.05) return 'as warm as now';
+    if (Math.abs(warmer) < 0.05) return msg`as warm as now`;
     return `${formatMeasure(Math.abs(warmer), 'K', { decimals: 1 })} ${warmer > 0 ? 'warmer' : 'cooler'}`;
   };
-  return `On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
+  return msg`On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
 }
 
 const chamberName = (shell: CasePart | null, id: string): string =>
-  shell?.air?.chambers?.find((c) => c.id === id)?.name ?? 'The main chamber';
+  shell?.air?.chambers?.find((c) => c.id === id)?.name ?? msg`The main chamber`;
 
 function pressureWords(
   {
@@ -197,7 +194,7 @@ function pressureWords(
   several: boolean,
   shell: CasePart | null,
 ): string {
-  const warm = several ? ` and is at ${formatCelsius(temp_C, 1)}` : '';
+  const warm = several ? msg` and is at ${formatCelsius(temp_C, 1)}` : '';
   const side = pressure_Pa >= 0 ? 'over' : 'under';
-  return `${several ? chamberName(shell, id) : 'The case'} stands ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
+  return msg`${several ? chamberName(shell, id) : msg`The case`} stands ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
 }

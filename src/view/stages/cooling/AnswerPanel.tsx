@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
-import { Mark, QuantityField, Segments, Why, Press } from '@/view/shared';
+import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
@@ -16,6 +16,7 @@ import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
 import { byRoom } from '../spotOrder';
 import { SpeedProfiles } from './SpeedProfiles';
 import styles from './CoolingStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Spots shown: the nearest to their limits. */
 const MOST_SPOTS = 6;
@@ -38,7 +39,7 @@ export function AnswerPanel({
   const { limits } = design.brief;
   const bandOf = (component: string, spot: string): string => {
     const b = bands?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C;
-    return b ? `${formatShown(b.low, '°C')} to ${formatShown(b.high, '°C')}` : '';
+    return b ? msg`${formatShown(b.low, '°C')} to ${formatShown(b.high, '°C')}` : '';
   };
   const summerOf = (component: string, spot: string): string =>
     formatShown(
@@ -47,10 +48,10 @@ export function AnswerPanel({
     );
   return (
     <>
-      <Section title="Limits of the brief">
+      <Section title={msg`Limits of the brief`}>
         <div className={styles.limits}>
           <QuantityField
-            label="Coolant ΔT"
+            label={msg`Coolant ΔT`}
             width={40}
             value={limits.deltaT_K}
             quantity="difference"
@@ -59,22 +60,23 @@ export function AnswerPanel({
             max={60}
             onCommit={(v) =>
               v !== null &&
-              commit('set the coolant ΔT', { do: 'brief.limit', values: { deltaT_K: v } })
+              commit(msg`set the coolant ΔT`, { do: 'brief.limit', values: { deltaT_K: v } })
             }
           />
           <QuantityField
-            label="Noise"
+            label={msg`Noise`}
             width={40}
             value={limits.noise_dBA}
             quantity="sound"
             min={5}
             max={90}
             onCommit={(v) =>
-              v !== null && commit('set the noise', { do: 'brief.limit', values: { noise_dBA: v } })
+              v !== null &&
+              commit(msg`set the noise`, { do: 'brief.limit', values: { noise_dBA: v } })
             }
           />
           <QuantityField
-            label="Room"
+            label={msg`Room`}
             width={44}
             value={design.brief.room_C}
             quantity="temperature"
@@ -83,11 +85,11 @@ export function AnswerPanel({
             max={60}
             onCommit={(v) =>
               v !== null &&
-              commit('set the room temperature', { do: 'brief.set', values: { room_C: v } })
+              commit(msg`set the room temperature`, { do: 'brief.set', values: { room_C: v } })
             }
           />
           <QuantityField
-            label="In summer"
+            label={msg`In summer`}
             width={44}
             value={design.brief.summer_C ?? null}
             optional
@@ -96,7 +98,7 @@ export function AnswerPanel({
             min={-20}
             max={60}
             onCommit={(v) =>
-              commit('set the summer room', {
+              commit(msg`set the summer room`, {
                 do: 'brief.set',
                 values: { summer_C: v ?? undefined },
               })
@@ -106,26 +108,25 @@ export function AnswerPanel({
       </Section>
       {sizing.carries && (
         <p className={styles.carries}>
-          Within the brief it would carry{' '}
-          <Why reason={reasonForCarries(sizing.carries, limits)}>
-            {formatWatts(sizing.carries.heat_W)}
-          </Why>{' '}
-          of parts, {formatNumber(100 * sizing.carries.ofNow)} % of what it has.{' '}
-          {riskWords(bands, held)}
+          {rich`Within the brief it would carry ${(
+            <Why reason={reasonForCarries(sizing.carries, limits)}>
+              {formatWatts(sizing.carries.heat_W)}
+            </Why>
+          )} of parts, ${formatNumber(100 * sizing.carries.ofNow)} % of what it has. ${riskWords(bands, held)}`}
         </p>
       )}
       <Section
-        title="Radiators"
+        title={msg`Radiators`}
         aside={
           <Segments
-            label="Load case"
+            label={msg`Load case`}
             value={design.brief.loadCase}
             options={(['gaming', 'render', 'stress'] as const).map((value) => ({
               value,
               label: CASE_NAMES[value],
             }))}
             onPick={(loadCase) =>
-              commit(`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, {
+              commit(msg`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, {
                 do: 'brief.set',
                 values: { loadCase },
               })
@@ -136,10 +137,10 @@ export function AnswerPanel({
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>radiator</TableCell>
-              <TableCell className="num">takes</TableCell>
-              <TableCell className="num">air in</TableCell>
-              <TableCell className="num">speed</TableCell>
+              <TableCell>{msg`radiator`}</TableCell>
+              <TableCell className="num">{msg`takes`}</TableCell>
+              <TableCell className="num">{msg`air in`}</TableCell>
+              <TableCell className="num">{msg`speed`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -161,7 +162,7 @@ export function AnswerPanel({
                       {fans.map((f) => (
                         <QuantityField
                           key={f.component}
-                          label={`Speed of ${findComponent(design, f.component)?.name ?? 'the fans'}`}
+                          label={msg`Speed of ${findComponent(design, f.component)?.name ?? msg`the fans`}`}
                           hideLabel
                           width={46}
                           value={f.speed_rpm}
@@ -170,7 +171,7 @@ export function AnswerPanel({
                           max={f.part.fullSpeed_rpm}
                           onCommit={(v) =>
                             v !== null &&
-                            commit('set a fan speed', {
+                            commit(msg`set a fan speed`, {
                               do: 'component.set',
                               component: f.component,
                               values: { speed_rpm: v },
@@ -187,15 +188,15 @@ export function AnswerPanel({
         </Table>
       </Section>
       <SpeedProfiles />
-      <Section title={`Hot spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
+      <Section title={msg`Hot spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>hot spot</TableCell>
+              <TableCell>{msg`hot spot`}</TableCell>
               <TableCell className="num">{unitShown('°C')}</TableCell>
-              <TableCell className="num">90 % range</TableCell>
-              {summer && <TableCell className="num">summer</TableCell>}
-              <TableCell className="num">limit</TableCell>
+              <TableCell className="num">{msg`90 % range`}</TableCell>
+              {summer && <TableCell className="num">{msg`summer`}</TableCell>}
+              <TableCell className="num">{msg`limit`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -207,7 +208,7 @@ export function AnswerPanel({
                 <TableRow key={`${s.component}-${s.hotSpot}`}>
                   <TableCell>
                     {s.name}
-                    {s.cooledBy ? '' : ', air-cooled'}
+                    {s.cooledBy ? '' : msg`, air-cooled`}
                   </TableCell>
                   <TableCell className="num">
                     <Why reason={reasonForSpot(s)}>{formatShown(s.temp_C, '°C')}</Why>
@@ -234,6 +235,6 @@ const SURE = 0.05;
 function riskWords(bands: Uncertainty | null, held: boolean): string {
   if (!bands?.deltaT_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
   return held
-    ? `The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
-    : `The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would meet it.`;
+    ? msg`The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
+    : msg`The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would meet it.`;
 }

@@ -7,28 +7,32 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { bestUse, type ChangeKind, type EvaluatedVariant } from '@/core/studies';
 import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
-import { Mark, Pick, Progress, Press } from '@/view/shared';
+import { Mark, Pick, Progress, Press, rich } from '@/view/shared';
 import { useEditor, useChanges } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const KIND_WORDS: Record<ChangeKind, string> = {
-  fans: 'other fans',
-  core: 'another radiator',
-  section: 'a section more',
-  radiator: 'a radiator more',
-  'push-pull': 'fans in push-pull',
-  direction: 'air direction reversed',
-  'case fan': 'a case fan',
-  'pump speed': 'pump speed',
-  loops: 'loops joined or parted',
-};
-const ORDERS = [
-  { value: 'cooler', label: 'coolest first' },
-  { value: 'quieter', label: 'quietest that meets the brief first' },
-  { value: 'money', label: 'most for the money first' },
-] as const;
+const KIND_WORDS: Record<ChangeKind, string> = worded(() => ({
+  fans: msg`other fans`,
+  core: msg`another radiator`,
+  section: msg`a section more`,
+  radiator: msg`a radiator more`,
+  'push-pull': msg`fans in push-pull`,
+  direction: msg`air direction reversed`,
+  'case fan': msg`a case fan`,
+  'pump speed': msg`pump speed`,
+  loops: msg`loops joined or parted`,
+}));
+const ORDERS = worded(
+  () =>
+    [
+      { value: 'cooler', label: msg`coolest first` },
+      { value: 'quieter', label: msg`quietest that meets the brief first` },
+      { value: 'money', label: msg`most for the money first` },
+    ] as const,
+);
 type Order = (typeof ORDERS)[number]['value'];
 
 /**
@@ -59,59 +63,58 @@ export function ChangeTable() {
     .sort((a, b) => BY[order](a) - BY[order](b));
   const best = bestUse(all, money ?? 0);
   const renderBest = () => {
-    if (result === null) return 'Every change is worked out whole, one by one.';
+    if (result === null) return msg`Every change is worked out whole, one by one.`;
     if (best)
       return (
         <>
-          Best use of it: <strong>{best.label}</strong>, {formatKelvin(best.deltaT_K)} for{' '}
-          {formatMoney(best.cost_minor)}.{' '}
+          {rich`Best use of it: ${(<strong>{best.label}</strong>)}, ${formatKelvin(best.deltaT_K)} for ${formatMoney(best.cost_minor)}. `}
           <Press
             className={styles.put}
             disabled={!fresh}
             onClick={() => commit(best.label, best.edit)}
           >
-            Do it
+            {msg`Do it`}
           </Press>
         </>
       );
-    return 'Nothing that fits and is no louder cools by as much as 0.1 K for that.';
+    return msg`Nothing that fits and is no louder cools by as much as 0.1 K for that.`;
   };
   return (
-    <Section title="What one change would do">
+    <Section title={msg`What one change would do`}>
       <Progress
         share={progress}
         stopped={stopped}
         onStop={stop}
         onAgain={retry}
-        what="the changes"
+        what={msg`the changes`}
       />
       <div className={styles.best}>
         <span>
-          <span className="soft">To spend</span>{' '}
-          <MoneyField label="To spend" value={money} onCommit={setMoney} />
+          <span className="soft">{msg`To spend`}</span>{' '}
+          <MoneyField label={msg`To spend`} value={money} onCommit={setMoney} />
         </span>
         <p>{renderBest()}</p>
       </div>
       <div className={styles.filters}>
         <Pick
-          label="Kind"
+          label={msg`Kind`}
           hideLabel
           value={kind}
           options={[
-            { value: 'all', label: `all ${all.length} changes` },
+            { value: 'all', label: msg`all ${all.length} changes` },
             ...kinds.map((k) => ({ value: k, label: KIND_WORDS[k] })),
           ]}
           onPick={(k) => setKind(k as ChangeKind | 'all')}
         />
-        <Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />
+        <Pick label={msg`Order`} hideLabel value={order} options={ORDERS} onPick={setOrder} />
       </div>
       <Table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
         <TableHead>
           <TableRow>
-            <TableCell className="num">coolant</TableCell>
-            <TableCell className="num">noise</TableCell>
-            <TableCell className="num">meets the brief at</TableCell>
-            <TableCell className="num">costs</TableCell>
+            <TableCell className="num">{msg`coolant`}</TableCell>
+            <TableCell className="num">{msg`noise`}</TableCell>
+            <TableCell className="num">{msg`meets the brief at`}</TableCell>
+            <TableCell className="num">{msg`costs`}</TableCell>
             <TableCell />
           </TableRow>
         </TableHead>
@@ -123,7 +126,7 @@ export function ChangeTable() {
                 {c.troubles.length > 0 && (
                   <span className="soft">
                     : {c.troubles[0]}
-                    {c.troubles.length > 1 ? ` and ${c.troubles.length - 1} more` : ''}
+                    {c.troubles.length > 1 ? msg` and ${c.troubles.length - 1} more` : ''}
                   </span>
                 )}
               </TableCell>
@@ -133,22 +136,22 @@ export function ChangeTable() {
                 {c.deltaT_K === null ? '–' : formatKelvin(c.deltaT_K)}
               </TableCell>
               <TableCell className="num">
-                {formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA
+                {msg`${formatNumber(c.noise_dBA, { decimals: 1, signed: true })} dBA`}
               </TableCell>
               <TableCell className="num">
                 {c.holdsAt_dBA === null
-                  ? 'never'
-                  : `${formatNumber(c.holdsAt_dBA, { decimals: 1 })} dBA`}
+                  ? msg`never`
+                  : msg`${formatNumber(c.holdsAt_dBA, { decimals: 1 })} dBA`}
               </TableCell>
               <TableCell className="num">{formatMoney(c.cost_minor)}</TableCell>
               <TableCell className="num">
                 <Press
                   className={styles.put}
                   disabled={!fresh}
-                  aria-label={`Do it: ${c.label}`}
+                  aria-label={msg`Do it: ${c.label}`}
                   onClick={() => commit(c.label, c.edit)}
                 >
-                  do it
+                  {msg`do it`}
                 </Press>
               </TableCell>
             </TableRow>
@@ -156,9 +159,7 @@ export function ChangeTable() {
         ))}
       </Table>
       <p className="soft">
-        Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at
-        the slowest fan speed that keeps the brief&apos;s rise. Costs: what the whole list costs
-        more. A filled mark: it fits and connects; the open square says what does not.
+        {msg`Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at the slowest fan speed that keeps the brief's rise. Costs: what the whole list costs more. A filled mark: it fits and connects; the open square says what does not.`}
       </p>
     </Section>
   );

@@ -4,7 +4,7 @@ import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber, formatShown, formatSpeed } from '@/core/units';
 import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
-import { Segments, Why } from '@/view/shared';
+import { Segments, Why, rich } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
 import {
@@ -25,14 +25,18 @@ import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
 import { chanceWords } from '../bandWords';
 import styles from './CoolingStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const VIEWS = [
-  { value: 'answer', label: 'Result' },
-  { value: 'changes', label: 'Changes' },
-  { value: 'time', label: 'Over time' },
-  { value: 'air', label: 'Case airflow' },
-  { value: 'figures', label: 'Data' },
-] as const;
+const VIEWS = worded(
+  () =>
+    [
+      { value: 'answer', label: msg`Result` },
+      { value: 'changes', label: msg`Changes` },
+      { value: 'time', label: msg`Over time` },
+      { value: 'air', label: msg`Case airflow` },
+      { value: 'figures', label: msg`Data` },
+    ] as const,
+);
 type View = (typeof VIEWS)[number]['value'];
 
 /** Is this enough radiator at a noise I can live with? */
@@ -46,13 +50,13 @@ export function CoolingStage() {
   if (thermalModel.radiators.length === 0) {
     return (
       <EmptyStage
-        title="No radiator in a loop yet"
+        title={msg`No radiator in a loop yet`}
         text={
           components.some((i) => i.part.kind === 'radiator')
-            ? 'A radiator is there, but no loop goes through it. Connect the loop in the loop diagram below, then the result appears here.'
-            : 'Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.'
+            ? msg`A radiator is there, but no loop goes through it. Connect the loop in the loop diagram below, then the result appears here.`
+            : msg`Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.`
         }
-        action="Open the catalogue"
+        action={msg`Open the catalogue`}
         onAction={() => open('stores')}
       />
     );
@@ -89,8 +93,8 @@ function Cooling() {
   ];
   const speedWords = () => {
     if (speeds.length === 1) return formatSpeed(speeds[0]);
-    if (speeds.length === 0) return 'no fans';
-    return `${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
+    if (speeds.length === 0) return msg`no fans`;
+    return msg`${formatNumber(Math.min(...speeds))} to ${formatSpeed(Math.max(...speeds))}`;
   };
   const speed = speedWords();
   const held = rise !== null && rise <= limits.deltaT_K,
@@ -98,18 +102,18 @@ function Cooling() {
   // Of builds like this one, how many would pass a limit.
   const missing = Math.max(bands.result?.riseOver ?? 0, bands.result?.noise.beyond ?? 0);
   const titleWords = () => {
-    if (rise === null) return 'No steady temperature';
+    if (rise === null) return msg`No steady temperature`;
     if (held && quiet && missing > SURE)
-      return `Meets the brief, with a risk of ${Math.round(100 * missing)} %`;
-    if (held && quiet) return 'Meets the brief, and quiet';
-    if (held) return 'Cool enough, but too loud';
-    if (quiet) return 'Quiet enough, but too warm';
-    return 'Too warm and too loud';
+      return msg`Meets the brief, with a risk of ${Math.round(100 * missing)} %`;
+    if (held && quiet) return msg`Meets the brief, and quiet`;
+    if (held) return msg`Cool enough, but too loud`;
+    if (quiet) return msg`Quiet enough, but too warm`;
+    return msg`Too warm and too loud`;
   };
   const title = titleWords();
   const setSpeed = (rpm: number): void =>
     commit(
-      `fans at ${formatSpeed(rpm)}`,
+      msg`fans at ${formatSpeed(rpm)}`,
       { do: 'fans.speed', speed_rpm: Math.round(rpm) },
       'fans.speed',
     );
@@ -117,46 +121,46 @@ function Cooling() {
   const band = bands.result;
   const sentenceWords = () => {
     if (view === 'time') return null;
-    if (rise === null) return 'A pump or fan does not turn: see the findings beside.';
+    if (rise === null) return msg`A pump or fan does not turn: see the findings beside.`;
     return (
       <>
-        At {speed} the coolant settles{' '}
-        <Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>
+        {rich`At ${speed} the coolant settles ${(<Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>)}`}
         {band?.deltaT_K && (
           <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
             {' '}
             (
             <Why reason={reasonForBand(band)}>
-              {formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to{' '}
-              {formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}
+              {msg`${formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to ${formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}`}
             </Why>
             )
           </span>
-        )}{' '}
-        above room air at{' '}
-        <Why reason={reasonForNoise(design, analysis.thermalModel)}>
-          {formatNumber(report.noise_dBA, { decimals: 1 })} dBA
-        </Why>
+        )}
+        {rich` above room air at ${(
+          <Why reason={reasonForNoise(design, analysis.thermalModel)}>
+            {msg`${formatNumber(report.noise_dBA, { decimals: 1 })} dBA`}
+          </Why>
+        )}`}
         {band?.noise.band && (
           <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
             {' '}
             (
             <Why reason={reasonForBeside('noise', band.noise)}>
-              {formatNumber(band.noise.band.low)} to {formatNumber(band.noise.band.high)}
+              {msg`${formatNumber(band.noise.band.low)} to ${formatNumber(band.noise.band.high)}`}
             </Why>
             )
           </span>
         )}
-        .{chanceWords(band?.noise, 'be louder than you ask')}{' '}
+        .{chanceWords(band?.noise, msg`be louder than you ask`)}{' '}
         <Why
           reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.deltaT_K)}
         >
           {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
         </Why>
-        ; you have {sizing.sections}.
-        {sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
-          ? ` The slowest speed that meets the brief is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
-          : ''}
+        {msg`; you have ${sizing.sections}.${
+          sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
+            ? msg` The slowest speed that meets the brief is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
+            : ''
+        }`}
       </>
     );
   };
@@ -177,8 +181,8 @@ function Cooling() {
     return (
       <p className="soft" role="status">
         {analysis.thermalModel.radiators.some((r) => r.fans.length > 0)
-          ? 'Working out the curves'
-          : 'Put fans on a radiator to see rise against noise.'}
+          ? msg`Working out the curves`
+          : msg`Put fans on a radiator to see rise against noise.`}
       </p>
     );
   };
@@ -190,7 +194,7 @@ function Cooling() {
       side={
         <>
           <div className={styles.views}>
-            <Segments label="Look at" value={view} options={VIEWS} onPick={setView} />
+            <Segments label={msg`Look at`} value={view} options={VIEWS} onPick={setView} />
           </div>
           {view === 'answer' && <AnswerPanel bands={band} held={held} />}
           {view === 'changes' && <ChangeTable />}
@@ -216,9 +220,9 @@ function Cooling() {
 }
 
 const runTitle = (t: Transient | null): string => {
-  if (t === null) return 'The loop over time';
-  if (t.first) return `${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}`;
-  return `No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`;
+  if (t === null) return msg`The loop over time`;
+  if (t.first) return msg`${t.first.name} reaches its limit after ${clock(t.first.reached_s ?? 0)}`;
+  return msg`No part reaches its limit in ${clock(t.time_s[t.time_s.length - 1] ?? 0)}`;
 };
 
 /** Steps of a run, s: a few thousand at most. */

@@ -14,6 +14,7 @@ import { Section } from '../frame/StageFrame';
 import { MeasuredEditor } from './MeasuredEditor';
 import { RatingEditor } from './RatingEditor';
 import styles from './CoolingStage.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * Where each figure comes from: modelled or measured, with the ways to put measured points in its
@@ -38,7 +39,7 @@ export function FiguresPanel() {
   const blocks = design.components.filter((i) => i.part.kind === 'block');
   return (
     <>
-      <Section title="Radiators">
+      <Section title={msg`Radiators`}>
         {report.radiators.map((r) => {
           const component = componentOf(r.id),
             part = component?.part.kind === 'radiator' ? component.part : null;
@@ -48,30 +49,27 @@ export function FiguresPanel() {
           return (
             <div key={r.id} className={styles.figure}>
               <p>
-                <strong>{component?.name}</strong>:{' '}
-                {formatNumber(r.conductance_WK, { decimals: 1 })} W/K at {formatNumber(r.speed_rpm)}{' '}
-                rpm, {r.basis === 'model' ? 'modelled from its fins' : r.basis}.{' '}
-                {part?.measured
-                  ? `${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
-                  : ''}
+                <strong>{component?.name}</strong>
+                {msg`: ${formatNumber(r.conductance_WK, { decimals: 1 })} W/K at ${formatNumber(r.speed_rpm)} rpm, ${r.basis === 'model' ? msg`modelled from its fins` : r.basis}. ${
+                  part?.measured
+                    ? msg`${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
+                    : ''
+                }`}
                 <Press className={styles.put} onClick={() => setMeasuring(r.id)}>
-                  {part?.measured ? 'Measured points' : 'Enter measured points'}
+                  {part?.measured ? msg`Measured points` : msg`Enter measured points`}
                 </Press>
               </p>
               {part && <RatingEditor component={r.id} rating={part.rating ?? null} />}
               {compared && part?.rating && (
                 <p className="soft">
-                  Printed: {formatNumber(compared.printed_WK, { decimals: 1 })} W/K at{' '}
-                  {formatNumber(part.rating.speed_rpm)} rpm; ours at that speed:{' '}
-                  {formatNumber(compared.ours_WK, { decimals: 1 })} W/K,{' '}
-                  {formatNumber(100 * (compared.ratio - 1), { signed: true })} %.
+                  {msg`Printed: ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K at ${formatNumber(part.rating.speed_rpm)} rpm; ours at that speed: ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K, ${formatNumber(100 * (compared.ratio - 1), { signed: true })} %.`}
                 </p>
               )}
             </div>
           );
         })}
       </Section>
-      <Section title="Blocks and fans">
+      <Section title={msg`Blocks and fans`}>
         <Table>
           <TableBody>
             {blocks.map((b) => (
@@ -79,16 +77,16 @@ export function FiguresPanel() {
                 <TableCell>{b.name}</TableCell>
                 <TableCell>
                   {b.part.kind === 'block'
-                    ? `${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
+                    ? msg`${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
                     : ''}
                 </TableCell>
                 <TableCell className="num">
                   <Press
                     className={styles.put}
-                    aria-label={`Measured points of ${b.name}`}
+                    aria-label={msg`Measured points of ${b.name}`}
                     onClick={() => setCurve({ component: b, of: 'resistance' })}
                   >
-                    points
+                    {msg`points`}
                   </Press>
                 </TableCell>
               </TableRow>
@@ -98,16 +96,16 @@ export function FiguresPanel() {
                 <TableCell>{f.name}</TableCell>
                 <TableCell>
                   {f.part.kind === 'fan'
-                    ? `${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
+                    ? msg`${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
                     : ''}
                 </TableCell>
                 <TableCell className="num">
                   <Press
                     className={styles.put}
-                    aria-label={`Measured points of ${f.name}`}
+                    aria-label={msg`Measured points of ${f.name}`}
                     onClick={() => setCurve({ component: f, of: 'pressure' })}
                   >
-                    points
+                    {msg`points`}
                   </Press>
                 </TableCell>
               </TableRow>
@@ -115,8 +113,7 @@ export function FiguresPanel() {
           </TableBody>
         </Table>
         <p className="soft">
-          Measured points are used as they are and interpolated; the model of fins and channels only
-          fills the gaps between and beyond them.
+          {msg`Measured points are used as they are and interpolated; the model of fins and channels only fills the gaps between and beyond them.`}
         </p>
       </Section>
       {curve && <CurveEditor curve={curve} onClose={() => setCurve(null)} />}

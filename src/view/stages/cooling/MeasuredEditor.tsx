@@ -11,10 +11,11 @@ import {
   unitShown,
   type QuantityName,
 } from '@/core/units';
-import { Pick, TextInput } from '@/view/shared';
+import { Pick, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CurvePlot } from '../curve';
 import styles from '../curve/CurveEditor.module.css';
+import { counted, msg } from '@/core/messages';
 
 const COLUMNS = {
   air: ['airFlow', 'flow', 'conductance'],
@@ -70,21 +71,18 @@ export function MeasuredEditor({
       aria-labelledby="measured-title"
     >
       <div className={styles.body}>
-        <h1 id="measured-title">Measured heat of {component?.name}</h1>
+        <h1 id="measured-title">{rich`Measured heat of ${component?.name}`}</h1>
         <p className={styles.wide}>
-          One point a line:{' '}
-          {against === 'air' ? 'air through the radiator' : 'speed of the fans on it'}, coolant
-          flow, and watts per kelvin between coolant in and air in. A heading or a unit behind each
-          number is understood.
+          {msg`One point a line: ${against === 'air' ? msg`air through the radiator` : msg`speed of the fans on it`}, coolant flow, and watts per kelvin between coolant in and air in. A heading or a unit behind each number is understood.`}
         </p>
         <div className={styles.left}>
           <div className={styles.units}>
             <Pick
-              label="Against"
+              label={msg`Against`}
               value={against}
               options={[
-                { value: 'speed', label: 'fan speed' },
-                { value: 'air', label: 'air flow' },
+                { value: 'speed', label: msg`fan speed` },
+                { value: 'air', label: msg`air flow` },
               ]}
               onPick={(a) => {
                 setAgainst(a);
@@ -92,7 +90,7 @@ export function MeasuredEditor({
               }}
             />
             <Pick
-              label={against === 'air' ? 'Air in' : 'Speed in'}
+              label={against === 'air' ? msg`Air in` : msg`Speed in`}
               value={units[0]}
               options={QUANTITIES[columns[0]].units.map((u) => ({
                 value: u.symbol,
@@ -101,7 +99,7 @@ export function MeasuredEditor({
               onPick={(x) => setUnits([x, units[1]])}
             />
             <Pick
-              label="Flow in"
+              label={msg`Flow in`}
               value={units[1]}
               options={QUANTITIES.flow.units.map((u) => ({ value: u.symbol, label: u.symbol }))}
               onPick={(x) => setUnits([units[0], x])}
@@ -109,7 +107,7 @@ export function MeasuredEditor({
           </div>
           <textarea
             className={styles.points}
-            aria-label="Points"
+            aria-label={msg`Points`}
             rows={10}
             spellCheck={false}
             placeholder={against === 'air' ? '150\t4\t19.5' : '1000\t4\t19.5'}
@@ -118,11 +116,11 @@ export function MeasuredEditor({
             onKeyDown={(e) => e.stopPropagation()}
           />
           <label className={styles.source}>
-            Where from{' '}
+            {msg`Where from `}
             <TextInput
               value={source}
               maxLength={200}
-              placeholder="own bench, date, room"
+              placeholder={msg`own bench, date, room`}
               onChange={(e) => setSource(e.target.value)}
               onKeyDown={(e) => e.stopPropagation()}
             />
@@ -130,15 +128,13 @@ export function MeasuredEditor({
           {parsed.troubles.length > 0 && (
             <ul role="alert" className={styles.troubles}>
               {parsed.troubles.slice(0, 4).map((t) => (
-                <li key={t.line}>
-                  Line {t.line}: {t.message}
-                </li>
+                <li key={t.line}>{msg`Line ${t.line}: ${t.message}`}</li>
               ))}
             </ul>
           )}
           {rows.length > MOST_POINTS && (
             <p role="alert" className={styles.troubles}>
-              At most {MOST_POINTS} points are kept; here are {rows.length}.
+              {msg`At most ${MOST_POINTS} points are kept; here are ${rows.length}.`}
             </p>
           )}
         </div>
@@ -147,16 +143,15 @@ export function MeasuredEditor({
             points={rows.map(([x, , k]) => [x, k] as const)}
             at={null}
             x={
-              against === 'air' ? { word: 'air', unit: 'm³/h' } : { word: 'fan speed', unit: 'rpm' }
+              against === 'air'
+                ? { word: 'air', unit: 'm³/h' }
+                : { word: msg`fan speed`, unit: 'rpm' }
             }
             y={{ word: 'heat', unit: 'W/K' }}
           />
           {rows.length > 0 && (
             <p>
-              {rows.length} {rows.length === 1 ? 'point' : 'points'} at{' '}
-              {flows.map((f) => formatShown(f, 'L/min', { decimals: 1 })).join(', ')}{' '}
-              {unitShown('L/min')}. At these states the measured figure is used; between and beyond,
-              the model carried through them.
+              {msg`${rows.length} ${counted(rows.length, 'point', 'points')} at ${flows.map((f) => formatShown(f, 'L/min', { decimals: 1 })).join(', ')} ${unitShown('L/min')}. At these states the measured figure is used; between and beyond, the model carried through them.`}
             </p>
           )}
         </div>
@@ -165,7 +160,7 @@ export function MeasuredEditor({
             variant="contained"
             disabled={!ok}
             onClick={() => {
-              commit(`set measured points of ${component?.name ?? id}`, {
+              commit(msg`set measured points of ${component?.name ?? id}`, {
                 do: 'component.measured',
                 component: id,
                 measured: {
@@ -177,12 +172,12 @@ export function MeasuredEditor({
               onClose();
             }}
           >
-            Use these points in this build
+            {msg`Use these points in this build`}
           </Button>{' '}
           {known && (
             <Button
               onClick={() => {
-                commit(`model ${component?.name ?? id} again`, {
+                commit(msg`model ${component?.name ?? id} again`, {
                   do: 'component.measured',
                   component: id,
                   measured: null,
@@ -190,10 +185,10 @@ export function MeasuredEditor({
                 onClose();
               }}
             >
-              Take them out
+              {msg`Take them out`}
             </Button>
           )}{' '}
-          <Button onClick={onClose}>Leave as it was</Button>
+          <Button onClick={onClose}>{msg`Leave as it was`}</Button>
         </div>
       </div>
     </Dialog>

@@ -13,6 +13,7 @@ import {
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CoolingStage.module.css';
+import { msg } from '@/core/messages';
 
 interface Point {
   readonly noise_dBA: number;
@@ -133,9 +134,9 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               />
             ))}
           </svg>
-          <span className={styles.axisY}>{`coolant ΔT above room air, ${unitShown('K')}`}</span>
+          <span className={styles.axisY}>{msg`coolant ΔT above room air, ${unitShown('K')}`}</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
-            noise where you sit, dBA (estimated)
+            {msg`noise where you sit, dBA (estimated)`}
           </span>
           {labels.map((l) => (
             <span
@@ -148,7 +149,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             </span>
           ))}
           <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>
-            the brief: {formatKelvin(limits.deltaT_K)}, {formatNumber(limits.noise_dBA)} dBA
+            {msg`the brief: ${formatKelvin(limits.deltaT_K)}, ${formatNumber(limits.noise_dBA)} dBA`}
           </span>
           {band && (
             <span
@@ -168,11 +169,11 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
               top: Y(Math.min(y1, now.deltaT_K)),
             }}
-            aria-label="Speed of all fans"
+            aria-label={msg`Speed of all fans`}
             aria-valuemin={Math.round(range[0])}
             aria-valuemax={Math.round(range[1])}
             aria-valuenow={Math.round(now.speed_rpm)}
-            aria-valuetext={`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
+            aria-valuetext={msg`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
             onPointerMove={(e) => {
               if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX));

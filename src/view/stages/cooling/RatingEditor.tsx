@@ -4,6 +4,7 @@ import type { RadiatorRating } from '@/core/components';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './CoolingStage.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * A maker's "carries so many watts", taken only with the difference and the speed it was measured
@@ -30,7 +31,7 @@ export function RatingEditor({
         next.difference_K !== undefined &&
         next.speed_rpm !== undefined
       )
-        commit('set the printed rating', {
+        commit(msg`set the printed rating`, {
           do: 'component.rating',
           component,
           rating: {
@@ -40,7 +41,11 @@ export function RatingEditor({
           },
         });
       else if (rating)
-        commit('take the printed rating out', { do: 'component.rating', component, rating: null });
+        commit(msg`take the printed rating out`, {
+          do: 'component.rating',
+          component,
+          rating: null,
+        });
     };
   const missing =
     draft.heat_W !== undefined &&
@@ -48,9 +53,9 @@ export function RatingEditor({
   return (
     <>
       <div className={styles.rating}>
-        <span className="soft">Printed:</span>
+        <span className="soft">{msg`Printed:`}</span>
         <QuantityField
-          label="Carries"
+          label={msg`Carries`}
           value={draft.heat_W ?? null}
           optional
           quantity="power"
@@ -60,7 +65,7 @@ export function RatingEditor({
           onCommit={set('heat_W')}
         />
         <QuantityField
-          label="at a difference of"
+          label={msg`at a difference of`}
           value={draft.difference_K ?? null}
           optional
           quantity="difference"
@@ -71,7 +76,7 @@ export function RatingEditor({
           onCommit={set('difference_K')}
         />
         <QuantityField
-          label="and fans at"
+          label={msg`and fans at`}
           value={draft.speed_rpm ?? null}
           optional
           quantity="speed"
@@ -84,8 +89,8 @@ export function RatingEditor({
       {missing && (
         <p role="note" className="soft">
           {draft.difference_K === undefined
-            ? `${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between coolant and air they were measured at: any radiator carries any heat if the coolant is hot enough. It is not used.`
-            : 'Without the fan speed it cannot be compared. It is not used.'}
+            ? msg`${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between coolant and air they were measured at: any radiator carries any heat if the coolant is hot enough. It is not used.`
+            : msg`Without the fan speed it cannot be compared. It is not used.`}
         </p>
       )}
     </>

@@ -13,8 +13,9 @@ import { formatKelvin, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const NAMES = ['Quiet', 'Day', 'Night'] as const;
+const NAMES = worded(() => [msg`Quiet`, msg`Day`, msg`Night`] as const);
 
 /** The speeds everything turns at now. */
 const speedsNow = ({ components }: Design): SpeedProfile['speeds_rpm'] =>
@@ -50,7 +51,7 @@ export function SpeedProfiles() {
   const keep = (as: string): void => {
     const known = Object.entries(kept).find(([, p]) => p.name === as)?.[0];
     const id = known ?? freeId(Object.keys(kept), as.toLowerCase().replace(/[^a-z0-9]+/g, '-'));
-    commit(`keep these speeds as ${as}`, {
+    commit(msg`keep these speeds as ${as}`, {
       do: 'speeds.keep',
       id,
       profile: { name: as, speeds_rpm: speedsNow(design) },
@@ -58,13 +59,13 @@ export function SpeedProfiles() {
     setName('');
   };
   return (
-    <Section title="Speeds by name">
+    <Section title={msg`Speeds by name`}>
       {rows.length > 0 && (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>name</TableCell>
-              <TableCell className="num">rise</TableCell>
+              <TableCell>{msg`name`}</TableCell>
+              <TableCell className="num">{msg`rise`}</TableCell>
               <TableCell className="num">dBA</TableCell>
               <TableCell />
             </TableRow>
@@ -80,19 +81,19 @@ export function SpeedProfiles() {
                 <TableCell>
                   <Press
                     className={styles.link}
-                    aria-label={`Use ${profile.name}`}
+                    aria-label={msg`Use ${profile.name}`}
                     onClick={() => commit(`speeds: ${profile.name}`, { do: 'speeds.use', id })}
                   >
-                    Use
+                    {msg`Use`}
                   </Press>{' '}
                   <Press
                     className={styles.link}
-                    aria-label={`Forget ${profile.name}`}
+                    aria-label={msg`Forget ${profile.name}`}
                     onClick={() =>
-                      commit(`forget ${profile.name}`, { do: 'speeds.keep', id, profile: null })
+                      commit(msg`forget ${profile.name}`, { do: 'speeds.keep', id, profile: null })
                     }
                   >
-                    Forget
+                    {msg`Forget`}
                   </Press>
                 </TableCell>
               </TableRow>
@@ -100,7 +101,7 @@ export function SpeedProfiles() {
           </TableBody>
         </Table>
       )}
-      <p className="soft">Keep the speeds that fans and pumps have now as</p>
+      <p className="soft">{msg`Keep the speeds that fans and pumps have now as`}</p>
       <p className={styles.names}>
         {NAMES.map((n) => (
           <span key={n}>
@@ -110,8 +111,8 @@ export function SpeedProfiles() {
           </span>
         ))}
         <TextInput
-          aria-label="Another name for these speeds"
-          placeholder="or another name"
+          aria-label={msg`Another name for these speeds`}
+          placeholder={msg`or another name`}
           maxLength={40}
           value={name}
           onChange={(e) => setName(e.target.value)}

@@ -13,6 +13,7 @@ import { QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
+import { msg } from '@/core/messages';
 
 type Vent = NonNullable<CaseAir['openings']>[number];
 type Way = CaseReport['openings'][number];
@@ -22,7 +23,7 @@ const NEW_VENT = { area_cm2: 100, openShare: 0.5 } as const;
 
 const placeName = (chambers: NonNullable<CaseAir['chambers']>, id: string): string => {
   if (id === ROOM_AIR) return 'room';
-  return chambers.find((c) => c.id === id)?.name.toLowerCase() ?? 'main chamber';
+  return chambers.find((c) => c.id === id)?.name.toLowerCase() ?? msg`main chamber`;
 };
 
 /** Ways for air without a fan: what passes each, and how large it is. */
@@ -37,7 +38,7 @@ export function VentsTable() {
   const vents = own.openings ?? [];
   const change = (label: string, air: CaseAir): void => commit(label, { do: 'case.air', air });
   const setVent = (id: string, values: Partial<Vent>): void =>
-    change('changed a vent', {
+    change(msg`changed a vent`, {
       ...own,
       openings: vents.map((v) => (v.id === id ? { ...v, ...values } : v)),
     });
@@ -46,36 +47,36 @@ export function VentsTable() {
       vents.map((v) => v.id),
       'vent',
     );
-    change('a vent more', {
+    change(msg`a vent more`, {
       ...own,
-      openings: [...vents, { id, name: `Vent ${vents.length + 1}`, ...NEW_VENT }],
+      openings: [...vents, { id, name: msg`Vent ${vents.length + 1}`, ...NEW_VENT }],
     });
   };
   const chambers = own.chambers ?? [];
   const leaks = report.openings.find((o) => o.id === 'leaks');
   return (
-    <Section title="Vents and gaps">
+    <Section title={msg`Vents and gaps`}>
       <label className={styles.tick}>
         <Check
           checked={own.open === true}
           onChange={({ target: { checked } }) => {
             const { open: _open, ...rest } = own;
             change(
-              checked ? 'an open frame' : 'a closed case',
+              checked ? msg`an open frame` : msg`a closed case`,
               checked ? { ...rest, open: true } : rest,
             );
           }}
-        />{' '}
-        An open frame: no case air
+        />
+        {msg` An open frame: no case air`}
       </label>
       {!own.open && (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>way</TableCell>
-              <TableCell className="num">size</TableCell>
-              <TableCell className="num">open</TableCell>
-              <TableCell className="num">{`${unitShown('m³/h')} in`}</TableCell>
+              <TableCell>{msg`way`}</TableCell>
+              <TableCell className="num">{msg`size`}</TableCell>
+              <TableCell className="num">{msg`open`}</TableCell>
+              <TableCell className="num">{msg`${unitShown('m³/h')} in`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>
@@ -88,13 +89,13 @@ export function VentsTable() {
                   way={o}
                   places={
                     chambers.length > 0
-                      ? `${placeName(chambers, o.from)} to ${placeName(chambers, o.to)}`
+                      ? msg`${placeName(chambers, o.from)} to ${placeName(chambers, o.to)}`
                       : null
                   }
                   vent={vents.find((v) => v.id === o.id) ?? null}
                   onChange={(values) => setVent(o.id, values)}
                   onClose={() =>
-                    change(`closed ${o.name}`, {
+                    change(msg`closed ${o.name}`, {
                       ...own,
                       openings: vents.filter((v) => v.id !== o.id),
                     })
@@ -102,17 +103,17 @@ export function VentsTable() {
                 />
               ))}
             <TableRow>
-              <TableCell>Seams and gaps</TableCell>
+              <TableCell>{msg`Seams and gaps`}</TableCell>
               <TableCell className="num">
                 <QuantityField
-                  label="Size of all seams and gaps"
+                  label={msg`Size of all seams and gaps`}
                   hideLabel
                   width={48}
                   value={own.leakage_cm2 ?? leaks?.area_cm2 ?? 0}
                   quantity="area"
                   min={0}
                   max={2000}
-                  onCommit={(v) => v !== null && change('the leaks', { ...own, leakage_cm2: v })}
+                  onCommit={(v) => v !== null && change(msg`the leaks`, { ...own, leakage_cm2: v })}
                 />
               </TableCell>
               <TableCell />
@@ -125,14 +126,12 @@ export function VentsTable() {
       <p>
         {!own.open && (
           <Press className={styles.put} onClick={addVent}>
-            A vent more
+            {msg`A vent more`}
           </Press>
         )}
       </p>
       <p className="soft">
-        A mount without fans lets air through, too. Below 0 the air goes out. 45 cm² of seams, slot
-        covers and cable gaps are usual (common practice, no source); an opening lets pass Q = 0.6 A
-        √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is left out.
+        {msg`A mount without fans lets air through, too. Below 0 the air goes out. 45 cm² of seams, slot covers and cable gaps are usual (common practice, no source); an opening lets pass Q = 0.6 A √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is left out.`}
       </p>
     </Section>
   );
@@ -163,7 +162,7 @@ function VentRow({
       <TableCell className="num">
         {vent ? (
           <QuantityField
-            label={`Size of ${way.name}`}
+            label={msg`Size of ${way.name}`}
             hideLabel
             width={48}
             value={way.area_cm2}
@@ -179,7 +178,7 @@ function VentRow({
       <TableCell className="num">
         {vent && (
           <QuantityField
-            label={`Open share of ${way.name}`}
+            label={msg`Open share of ${way.name}`}
             hideLabel
             width={36}
             value={100 * (vent.openShare ?? 1)}
@@ -193,8 +192,8 @@ function VentRow({
       <TableCell className="num">{formatShown(into_m3h, 'm³/h')}</TableCell>
       <TableCell className="num">
         {vent && (
-          <Press className={styles.put} aria-label={`Close ${way.name}`} onClick={onClose}>
-            close
+          <Press className={styles.put} aria-label={msg`Close ${way.name}`} onClick={onClose}>
+            {msg`close`}
           </Press>
         )}
       </TableCell>

@@ -11,6 +11,7 @@ import { useEditor } from '@/view/workspace';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
 import { curveKind, type CurveOf } from './kinds';
 import styles from './CurveEditor.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes
@@ -48,7 +49,7 @@ export function CurveEditor({
       },
     ];
     if (pump) edits.push({ do: 'component.ratings', component: component.id, ratings });
-    commit(`set measured points of ${component.name}`, { do: 'batch', edits });
+    commit(msg`set measured points of ${component.name}`, { do: 'batch', edits });
     onClose();
   };
   const rating =
@@ -68,14 +69,14 @@ export function CurveEditor({
       aria-labelledby="curve-title"
     >
       <div className={styles.body}>
-        <h1 id="curve-title">Measured points of {component.name}</h1>
+        <h1 id="curve-title">{msg`Measured points of ${component.name}`}</h1>
         <p className={styles.wide}>{kind.intro}</p>
         <CurvePoints part={component.part} of={of} onTyped={setTyped} />
         {pump && (
           <div className={styles.ratings}>
-            <h2>What its maker prints</h2>
+            <h2>{msg`What its maker prints`}</h2>
             <QuantityField
-              label="Head"
+              label={msg`Head`}
               value={ratings.head_m ?? null}
               quantity="head"
               decimals={2}
@@ -85,7 +86,7 @@ export function CurveEditor({
               onCommit={rating('head_m')}
             />
             <QuantityField
-              label="Pressure"
+              label={msg`Pressure`}
               value={ratings.pressure_kPa ?? null}
               quantity="pressure"
               decimals={1}
@@ -95,7 +96,7 @@ export function CurveEditor({
               onCommit={rating('pressure_kPa')}
             />
             <QuantityField
-              label="Flow"
+              label={msg`Flow`}
               value={ratings.flow_Lmin ?? null}
               quantity="flow"
               decimals={1}
@@ -106,17 +107,16 @@ export function CurveEditor({
             />
             {printed.map((t) => (
               <p key={t.of} role="note" className={styles.wide}>
-                Printed {t.of} of {formatMeasure(t.printed, t.unit, { decimals: 1 })} against{' '}
-                {formatMeasure(t.gives, t.unit, { decimals: 1 })}: {t.words}
+                {msg`Printed ${t.of} of ${formatMeasure(t.printed, t.unit, { decimals: 1 })} against ${formatMeasure(t.gives, t.unit, { decimals: 1 })}: ${t.words}`}
               </p>
             ))}
           </div>
         )}
         <div className={styles.wide}>
           <Button variant="contained" disabled={!now} onClick={save}>
-            Use these points in this build
+            {msg`Use these points in this build`}
           </Button>{' '}
-          <Button onClick={onClose}>Leave as it was</Button>
+          <Button onClick={onClose}>{msg`Leave as it was`}</Button>
         </div>
       </div>
     </Dialog>

@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import { CartesianGrid, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './CurveEditor.module.css';
+import { msg } from '@/core/messages';
 
 export interface Axis {
   readonly word: string;
@@ -34,7 +35,7 @@ export function CurvePlot({ points, at, x, y }: Props) {
       ref={frame}
       className={styles.plot}
       role="img"
-      aria-label={`${points.length} points and the curve used`}
+      aria-label={msg`${points.length} points and the curve used`}
     >
       {width > 0 && (
         <>

@@ -6,6 +6,7 @@ import { Pick, TextInput } from '@/view/shared';
 import { CurvePlot } from './CurvePlot';
 import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';
 import styles from './CurveEditor.module.css';
+import { msg } from '@/core/messages';
 
 /** Points a part keeps. */
 const MOST_POINTS = 40;
@@ -70,13 +71,13 @@ export function CurvePoints({
       <div className={styles.left}>
         <div className={styles.units}>
           <Pick
-            label={`${kind.xWord} in`}
+            label={msg`${kind.xWord} in`}
             value={units.x}
             options={QUANTITIES[kind.x].units.map((u) => ({ value: u.symbol, label: u.symbol }))}
             onPick={(x) => inUnits({ ...units, x })}
           />
           <Pick
-            label={`${kind.yWord} in`}
+            label={msg`${kind.yWord} in`}
             value={units.y}
             options={QUANTITIES[kind.y].units.map((u) => ({ value: u.symbol, label: u.symbol }))}
             onPick={(y) => inUnits({ ...units, y })}
@@ -84,7 +85,7 @@ export function CurvePoints({
         </div>
         <textarea
           className={styles.points}
-          aria-label="Points"
+          aria-label={msg`Points`}
           rows={10}
           spellCheck={false}
           value={shown}
@@ -95,11 +96,11 @@ export function CurvePoints({
           onKeyDown={(e) => e.stopPropagation()}
         />
         <label className={styles.source}>
-          Where from{' '}
+          {msg`Where from `}
           <TextInput
             value={source}
             maxLength={200}
-            placeholder="own bench, maker's chart"
+            placeholder={msg`own bench, maker's chart`}
             onChange={(e) => {
               setSource(e.target.value);
               tell(text, e.target.value);
@@ -110,16 +111,16 @@ export function CurvePoints({
         {parsed.troubles.length > 0 && (
           <ul role="alert" className={styles.troubles}>
             {parsed.troubles.slice(0, 4).map((t) => (
-              <li key={t.line}>
-                Line {t.line}: {t.message}
-              </li>
+              <li key={t.line}>{msg`Line ${t.line}: ${t.message}`}</li>
             ))}
-            {parsed.troubles.length > 4 && <li>and {parsed.troubles.length - 4} more lines</li>}
+            {parsed.troubles.length > 4 && (
+              <li>{msg`and ${parsed.troubles.length - 4} more lines`}</li>
+            )}
           </ul>
         )}
         {reading && reading.used.length > MOST_POINTS && (
           <p role="alert" className={styles.troubles}>
-            At most {MOST_POINTS} points are kept; here are {reading.used.length}.
+            {msg`At most ${MOST_POINTS} points are kept; here are ${reading.used.length}.`}
           </p>
         )}
         {!reading && parsed.troubles.length === 0 && (

@@ -7,6 +7,7 @@ import type { FittingPart } from '@/core/components';
 import { useEditor } from '@/view/workspace';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
 import styles from './CurveEditor.module.css';
+import { msg } from '@/core/messages';
 
 /** Measured pressure drop of a fitting, in place of its K: wherever this build uses it. */
 export function FittingCurve({
@@ -29,7 +30,7 @@ export function FittingCurve({
     if (typed === 'own' || typed === null) return;
     const source = typed.source.trim();
     const { pointsSource: _before, ...rest } = fitting;
-    take(`set measured points of ${fitting.name}`, {
+    take(msg`set measured points of ${fitting.name}`, {
       ...rest,
       points: typed.points,
       ...(source ? { pointsSource: source } : {}),
@@ -37,7 +38,7 @@ export function FittingCurve({
   };
   const remove = (): void => {
     const { points: _points, pointsSource: _source, ...rest } = fitting;
-    take(`took the measured points of ${fitting.name} away`, rest);
+    take(msg`took the measured points of ${fitting.name} away`, rest);
   };
   return (
     <Dialog
@@ -50,19 +51,17 @@ export function FittingCurve({
       aria-labelledby="fitting-title"
     >
       <div className={styles.body}>
-        <h1 id="fitting-title">Measured points of {fitting.name}</h1>
+        <h1 id="fitting-title">{msg`Measured points of ${fitting.name}`}</h1>
         <p className={styles.wide}>
-          One point a line, flow then pressure drop from port to tube, typed or pasted from a table.
-          They replace its K of {fitting.k} on {fitting.bore_mm} mm, everywhere this build uses it.
-          Measured with water at 25 °C; other coolants are scaled.
+          {msg`One point a line, flow then pressure drop from port to tube, typed or pasted from a table. They replace its K of ${fitting.k} on ${fitting.bore_mm} mm, everywhere this build uses it. Measured with water at 25 °C; other coolants are scaled.`}
         </p>
         <CurvePoints part={fitting} of={1} onTyped={setTyped} />
         <div className={styles.wide}>
           <Button variant="contained" disabled={typed === 'own' || typed === null} onClick={save}>
-            Use these points in this build
+            {msg`Use these points in this build`}
           </Button>{' '}
-          {fitting.points && <Button onClick={remove}>Back to its K</Button>}{' '}
-          <Button onClick={onClose}>Leave as it was</Button>
+          {fitting.points && <Button onClick={remove}>{msg`Back to its K`}</Button>}{' '}
+          <Button onClick={onClose}>{msg`Leave as it was`}</Button>
         </div>
       </div>
     </Dialog>

@@ -3,6 +3,7 @@ import type { ComponentPart, FittingPart } from '@/core/components';
 import { fitLossCurve, headTrouble, lossDrop } from '@/core/hydraulics';
 import { blockLaw, blockResistance } from '@/core/thermal';
 import { formatMeasure, formatNumber, pchip, pchipAt, type QuantityName } from '@/core/units';
+import { msg } from '@/core/messages';
 
 export type Points = readonly (readonly [number, number])[];
 
@@ -43,11 +44,10 @@ export interface Reading {
 const loss = (passage: number): CurveKind => ({
   x: 'flow',
   y: 'pressure',
-  xWord: 'Flow',
-  yWord: 'Drop',
-  yAxis: 'pressure drop',
-  intro:
-    'One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.',
+  xWord: msg`Flow`,
+  yWord: msg`Drop`,
+  yAxis: msg`pressure drop`,
+  intro: msg`One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.`,
   own: (part) => {
     if (part.kind === 'fitting') return { points: part.points ?? [], source: part.pointsSource };
     const p = 'passages' in part ? part.passages[passage - 1] : undefined;
@@ -60,10 +60,10 @@ const loss = (passage: number): CurveKind => ({
       used: points,
       at: (q) => lossDrop(fit, q),
       note: false,
-      words: `a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })} (root mean square)${slip(fit.residual_kPa, points)}`,
+      words: msg`a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })} (root mean square)${slip(fit.residual_kPa, points)}`,
     };
   },
-  tooFew: 'One point with flow above 0 is needed.',
+  tooFew: msg`One point with flow above 0 is needed.`,
 });
 
 /** A falling curve through the points; a rising stretch is left out and said. */
@@ -83,27 +83,39 @@ const falling = (points: Points, words: (rising: string) => string): Reading | n
 const head: CurveKind = {
   x: 'flow',
   y: 'head',
-  xWord: 'Flow',
-  yWord: 'Head',
+  get xWord() {
+    return msg`Flow`;
+  },
+  get yWord() {
+    return msg`Head`;
+  },
   yAxis: 'head',
-  intro:
-    'One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.',
+  get intro() {
+    return msg`One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.`;
+  },
   own: (part) => ({
     points: part.kind === 'pump' ? part.points : [],
     source: part.kind === 'pump' ? part.pointsSource : undefined,
   }),
   read: (points) => falling(points, (w) => w),
-  tooFew: 'A pump needs two points or more.',
+  get tooFew() {
+    return msg`A pump needs two points or more.`;
+  },
 };
 
 const pressure: CurveKind = {
   x: 'airFlow',
   y: 'airPressure',
-  xWord: 'Air',
-  yWord: 'Pressure',
+  get xWord() {
+    return msg`Air`;
+  },
+  get yWord() {
+    return msg`Pressure`;
+  },
   yAxis: 'pressure',
-  intro:
-    'One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.',
+  get intro() {
+    return msg`One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.`;
+  },
   own: (part) => ({
     points: part.kind === 'fan' ? part.points : [],
     source: part.kind === 'fan' ? part.pointsSource : undefined,
@@ -112,19 +124,28 @@ const pressure: CurveKind = {
     falling(
       points,
       () =>
-        'Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.',
+        msg`Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.`,
     ),
-  tooFew: 'A fan needs two points or more.',
+  get tooFew() {
+    return msg`A fan needs two points or more.`;
+  },
 };
 
 const resistance: CurveKind = {
   x: 'flow',
   y: 'resistance',
-  xWord: 'Flow',
-  yWord: 'Resistance',
-  yAxis: 'of the block',
-  intro:
-    'One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.',
+  get xWord() {
+    return msg`Flow`;
+  },
+  get yWord() {
+    return msg`Resistance`;
+  },
+  get yAxis() {
+    return msg`of the block`;
+  },
+  get intro() {
+    return msg`One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.`;
+  },
   own: (part) => ({
     points: part.kind === 'block' ? part.resistance : [],
     source: part.kind === 'block' ? part.resistanceSource : undefined,
@@ -140,10 +161,12 @@ const resistance: CurveKind = {
       used,
       at: (q) => (q > 0.15 ? blockResistance(law, q) : null),
       note: false,
-      words: `R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W × (${formatNumber(law.reference_Lmin, { decimals: 2 })} / Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
+      words: msg`R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W × (${formatNumber(law.reference_Lmin, { decimals: 2 })} / Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
     };
   },
-  tooFew: 'One point with flow and K/W above 0 is needed.',
+  get tooFew() {
+    return msg`One point with flow and K/W above 0 is needed.`;
+  },
 };
 
 export const curveKind = (of: CurveOf['of']): CurveKind => {
@@ -158,6 +181,6 @@ const ROUGH = 0.05;
 function slip(residual: number, points: Points): string {
   const most = Math.max(...points.map((p) => p[1]));
   return most > 0 && residual > ROUGH * most
-    ? `: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.`
+    ? msg`: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.`
     : '.';
 }

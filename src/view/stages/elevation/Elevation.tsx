@@ -18,6 +18,7 @@ import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
 import { runPath } from './runPath';
 import styles from './Elevation.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly view: View;
@@ -133,7 +134,7 @@ export function Elevation({
         className={styles.sheet}
         viewBox={`${drawn.x - MARGIN} ${drawn.y - 8} ${w + MARGIN + 10} ${h + MARGIN + 8}`}
         role="img"
-        aria-label={`The case, ${view}: ${system.placed.size} parts. The tables beside say the same in words.`}
+        aria-label={msg`The case, ${view}: ${system.placed.size} parts. The tables beside say the same in words.`}
       >
         <defs>
           <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse">
@@ -204,7 +205,7 @@ export function Elevation({
               onClick={component.startsWith('case:') ? undefined : drag.click(component)}
               onPointerDown={component.startsWith('case:') ? undefined : drag.press(component)}
             >
-              <title>{`${name}: ${formatSize([flat.w, flat.h])} in this view`}</title>
+              <title>{msg`${name}: ${formatSize([flat.w, flat.h])} in this view`}</title>
               {solid.whole && (
                 <polygon
                   points={outlineOf(view, size, solid.whole)}

@@ -3,6 +3,7 @@ import type { PointerEvent as Pointer } from 'react';
 import type { Vec } from '@/core/geometry';
 import { caseWay, flatPoint, type View } from '@/core/elevation';
 import styles from './Elevation.module.css';
+import { msg } from '@/core/messages';
 
 /** A leg of a run in the hand: which, along which axis it moves, and where it would be, mm. */
 export interface LegHeld {
@@ -101,7 +102,7 @@ export function LegGrips({
               onPointerDown={press(leg, axis, a[axis])}
               onClick={(e) => e.stopPropagation()}
             >
-              <title>Drag this leg into another plane</title>
+              <title>{msg`Drag this leg into another plane`}</title>
             </path>
             <circle
               cx={(x1 + x2) / 2}

@@ -12,6 +12,7 @@ import { formatFlow, formatKilopascals, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * Each stretch between splits and joins: what it leads through, its flow, its share and what it
@@ -31,16 +32,16 @@ export function BranchTable({
   const nameOf = (id: string): string => componentName(design, id);
   const rows = branchesOf(graph, network, flow.links);
   return (
-    <Section title="Branches">
-      {rows.length <= 1 && <p>This loop does not split: one flow through all of it.</p>}
+    <Section title={msg`Branches`}>
+      {rows.length <= 1 && <p>{msg`This loop does not split: one flow through all of it.`}</p>}
       {rows.length > 1 && (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>stretch</TableCell>
-              <TableCell className="num">flow</TableCell>
-              <TableCell className="num">share</TableCell>
-              <TableCell className="num">takes</TableCell>
+              <TableCell>{msg`stretch`}</TableCell>
+              <TableCell className="num">{msg`flow`}</TableCell>
+              <TableCell className="num">{msg`share`}</TableCell>
+              <TableCell className="num">{msg`takes`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -59,12 +60,9 @@ export function BranchTable({
                           </Press>
                         </span>
                       ))
-                    : `${nameOf(b.from)} to ${nameOf(b.to)}`}
+                    : msg`${nameOf(b.from)} to ${nameOf(b.to)}`}
                   {b.components.length > 0 && (
-                    <span className="soft">
-                      {' '}
-                      {nameOf(b.from)} to {nameOf(b.to)}
-                    </span>
+                    <span className="soft">{msg` ${nameOf(b.from)} to ${nameOf(b.to)}`}</span>
                   )}
                 </TableCell>
                 <TableCell className="num">{formatFlow(b.flow_Lmin)}</TableCell>

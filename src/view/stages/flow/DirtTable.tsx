@@ -19,6 +19,7 @@ import { formatFlow, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * What dirt does: the loop's flow when a share of one part's channels is plugged. A flow seen
@@ -47,15 +48,15 @@ export function DirtTable({
     );
   const target = design.brief.limits.flow_Lmin;
   return (
-    <Section title="When a part clogs">
+    <Section title={msg`When a part clogs`}>
       {rows.length === 0 ? (
-        <p>No block, filter or meter in this loop: nothing where dirt would settle.</p>
+        <p>{msg`No block, filter or meter in this loop: nothing where dirt would settle.`}</p>
       ) : (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>plugged</TableCell>
-              <TableCell className="num">clean</TableCell>
+              <TableCell>{msg`plugged`}</TableCell>
+              <TableCell className="num">{msg`clean`}</TableCell>
               {FLOW_LOSS_SHARES.map((s) => (
                 <TableCell key={s} className="num">
                   {formatNumber(100 * s)} %
@@ -74,8 +75,7 @@ export function DirtTable({
                     </Press>
                     {component?.settings.clogged ? (
                       <span className="soft">
-                        {' '}
-                        {formatNumber(100 * component.settings.clogged)} % already
+                        {msg` ${formatNumber(100 * component.settings.clogged)} % already`}
                       </span>
                     ) : null}
                   </TableCell>
@@ -94,10 +94,12 @@ export function DirtTable({
                     <TableCell
                       key={s.share}
                       className="num"
-                      title={`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
+                      title={msg`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
                     >
                       {formatShown(s.flow_Lmin, 'L/min', { decimals: 1 })}
-                      {s.flow_Lmin < target ? <span className={styles.under}> under</span> : null}
+                      {s.flow_Lmin < target ? (
+                        <span className={styles.under}>{msg` under`}</span>
+                      ) : null}
                       {graph.branched ? (
                         <>
                           <br />
@@ -115,11 +117,7 @@ export function DirtTable({
         </Table>
       )}
       <p className="soft">
-        Flow round the loop, {unitShown('L/min')}, with that share of the part&apos;s channels
-        plugged
-        {graph.branched ? ', and under it the flow through the part' : ''}; “under” is below the{' '}
-        {formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q)
-        becomes dp(Q / open share).
+        {msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels plugged${graph.branched ? msg`, and under it the flow through the part` : ''}; “under” is below the ${formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q) becomes dp(Q / open share).`}
       </p>
     </Section>
   );

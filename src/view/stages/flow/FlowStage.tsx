@@ -18,7 +18,7 @@ import {
   formatShown,
   formatSpeed,
 } from '@/core/units';
-import { Segments, Why, Press } from '@/view/shared';
+import { Segments, Why, Press, rich } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -32,20 +32,27 @@ import { PumpChooser } from './PumpChooser';
 import { PumpSpeeds } from './PumpSpeeds';
 import { SeriesParallel } from './SplitSchool';
 import styles from './FlowStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const BAND_WORDS = {
-  poor: 'poor',
-  fair: 'fair',
-  good: 'good',
-  ample: 'ample; more gains nothing',
-} as const;
-const VIEWS = [
-  { value: 'losses', label: 'Losses' },
-  { value: 'branches', label: 'Branches' },
-  { value: 'pressures', label: 'Pressures' },
-  { value: 'pumps', label: 'Pump selection' },
-  { value: 'dirt', label: 'Clogging' },
-] as const;
+const BAND_WORDS = worded(
+  () =>
+    ({
+      poor: msg`poor`,
+      fair: msg`fair`,
+      good: msg`good`,
+      ample: msg`ample; more gains nothing`,
+    }) as const,
+);
+const VIEWS = worded(
+  () =>
+    [
+      { value: 'losses', label: msg`Losses` },
+      { value: 'branches', label: msg`Branches` },
+      { value: 'pressures', label: msg`Pressures` },
+      { value: 'pumps', label: msg`Pump selection` },
+      { value: 'dirt', label: msg`Clogging` },
+    ] as const,
+);
 type View = (typeof VIEWS)[number]['value'];
 
 /** Pump against loop, where the head goes, and which pump would do. */
@@ -60,9 +67,11 @@ export function FlowStage() {
   if (!graph || !state)
     return (
       <EmptyStage
-        title="Nothing flows yet"
-        text="Connect the parts into a loop: then this page shows where the pump curve meets the loop resistance, and which part has the largest pressure drop."
-        action={components.some((i) => i.part.kind === 'pump') ? undefined : 'Open the catalogue'}
+        title={msg`Nothing flows yet`}
+        text={msg`Connect the parts into a loop: then this page shows where the pump curve meets the loop resistance, and which part has the largest pressure drop.`}
+        action={
+          components.some((i) => i.part.kind === 'pump') ? undefined : msg`Open the catalogue`
+        }
         onAction={() => open('stores')}
       />
     );
@@ -128,7 +137,7 @@ function OneLoop({
         ),
       );
     commit(
-      `pump at ${formatSpeed(rpm)}`,
+      msg`pump at ${formatSpeed(rpm)}`,
       {
         do: 'batch',
         edits: pumps.map((p) => ({
@@ -143,13 +152,13 @@ function OneLoop({
   const wordsOfMargin = () => {
     if (margin === null) return '';
     if (margin >= 0)
-      return `At the ${formatFlow(target)} you ask for, the pump has a margin of ${formatNumber(100 * margin)} %`;
-    return `At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
+      return msg`At the ${formatFlow(target)} you ask for, the pump has a margin of ${formatNumber(100 * margin)} %`;
+    return msg`At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
   };
   const spare = wordsOfMargin();
   const enough =
     least !== null && first
-      ? `${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
+      ? msg`${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
       : '';
   const bands = useBands();
   const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
@@ -163,41 +172,35 @@ function OneLoop({
       stage="flow"
       title={
         state.status === 'solved'
-          ? `${estimated ? '~' : ''}${formatFlow(state.flow_Lmin)}, ${troubled ? 'but see the findings' : BAND_WORDS[flowBand(state.flow_Lmin)]}`
-          : 'Nothing flows'
+          ? `${estimated ? '~' : ''}${formatFlow(state.flow_Lmin)}, ${troubled ? msg`but see the findings` : BAND_WORDS[flowBand(state.flow_Lmin)]}`
+          : msg`Nothing flows`
       }
       sentence={
         state.status === 'solved' ? (
           <>
-            {graph.loop.name} settles at{' '}
-            <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>
+            {rich`${graph.loop.name} settles at ${(<Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>)}`}
             {likely?.band && (
               <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
                 {' '}
                 (
                 <Why reason={reasonForBeside('flow', likely)}>
-                  {formatShown(likely.band.low, 'L/min', { decimals: 1 })} to{' '}
-                  {formatShown(likely.band.high, 'L/min', { decimals: 1 })}
+                  {msg`${formatShown(likely.band.low, 'L/min', { decimals: 1 })} to ${formatShown(likely.band.high, 'L/min', { decimals: 1 })}`}
                 </Why>
                 )
               </span>
-            )}{' '}
-            and {formatKilopascals(state.head_kPa)}
-            {graph.branched ? ', before it splits' : ''}. {spare}
-            {joinWords()}
-            {enough}
-            {chanceWords(likely, 'move less than you ask')}
+            )}
+            {msg` and ${formatKilopascals(state.head_kPa)}${graph.branched ? msg`, before it splits` : ''}. ${spare}${joinWords()}${enough}${chanceWords(likely, msg`move less than you ask`)}`}
           </>
         ) : (
-          'See the findings beside.'
+          msg`See the findings beside.`
         )
       }
       side={
         <>
           {loops.length > 1 && (
-            <Section title="Loop">
+            <Section title={msg`Loop`}>
               <Segments
-                label="Loop"
+                label={msg`Loop`}
                 value={graph.loop.id}
                 options={loops.map((g) => ({ value: g.loop.id, label: g.loop.name }))}
                 onPick={onLoop}
@@ -205,7 +208,7 @@ function OneLoop({
             </Section>
           )}
           <div className={styles.views}>
-            <Segments label="Look at" value={view} options={VIEWS} onPick={setView} />
+            <Segments label={msg`Look at`} value={view} options={VIEWS} onPick={setView} />
           </div>
           {view === 'losses' && (
             <>
@@ -239,12 +242,10 @@ function OneLoop({
             downloadInp(design.name, writeInp(design.name, inpLoops(analysis.system, runs, flow)))
           }
         >
-          EPANET file
+          {msg`EPANET file`}
         </Press>
         <span className="soft">
-          {' '}
-          Every loop of this build as an open .inp file, so that anyone can check these flows with
-          another engine.
+          {msg` Every loop of this build as an open .inp file, so that anyone can check these flows with another engine.`}
         </span>
       </p>
     </StageFrame>

@@ -17,17 +17,21 @@ import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
 import { RunFittings } from './RunFittings';
 import styles from './FlowStage.module.css';
+import { msg, worded } from '@/core/messages';
 
 interface Props {
   readonly graph: LoopGraph;
   readonly state: LoopFlow;
   readonly network: FlowNetwork;
 }
-const ORDERS = [
-  { value: 'loss', label: 'largest first' },
-  { value: 'flow', label: 'in flow order' },
-  { value: 'name', label: 'by name' },
-] as const;
+const ORDERS = worded(
+  () =>
+    [
+      { value: 'loss', label: msg`largest first` },
+      { value: 'flow', label: msg`in flow order` },
+      { value: 'name', label: msg`by name` },
+    ] as const,
+);
 
 /**
  * What each part and run takes of the head, as stairs. A click picks the part everywhere and opens
@@ -57,8 +61,8 @@ export function LossStairs({ graph, state, network }: Props) {
   const most = Math.max(...rows.map((l) => l.drop_kPa), 0.1);
   return (
     <Section
-      title="Pressure drop by part"
-      aside={<Pick label="Order" hideLabel value={order} options={ORDERS} onPick={setOrder} />}
+      title={msg`Pressure drop by part`}
+      aside={<Pick label={msg`Order`} hideLabel value={order} options={ORDERS} onPick={setOrder} />}
     >
       <ul className={styles.stairs}>
         {sorted.map((l) => {
@@ -79,7 +83,9 @@ export function LossStairs({ graph, state, network }: Props) {
                 onClick={() => pick(open ? null : subject)}
               >
                 {name}
-                {run?.estimated && l.kind === 'tube' ? <span className="soft"> est.</span> : null}
+                {run?.estimated && l.kind === 'tube' ? (
+                  <span className="soft">{msg` est.`}</span>
+                ) : null}
               </Press>
               <span className={styles.stepBar} aria-hidden>
                 <span style={{ width: `${(100 * l.drop_kPa) / most}%` }} />
@@ -96,9 +102,9 @@ export function LossStairs({ graph, state, network }: Props) {
                 <div className={styles.detail}>
                   <span>
                     {formatFlow(Math.abs(l.flow_Lmin))}
-                    {l.reynolds ? `, Re ${formatNumber(l.reynolds)}, ${l.regime}` : ''}
+                    {l.reynolds ? msg`, Re ${formatNumber(l.reynolds)}, ${l.regime ?? ''}` : ''}
                     {pipe && pipe.length_mm > 0
-                      ? `; ${formatMillimetres(pipe.length_mm)} of ${formatMeasure(pipe.bore_mm, 'mm')} bore`
+                      ? msg`; ${formatMillimetres(pipe.length_mm)} of ${formatMeasure(pipe.bore_mm, 'mm')} bore`
                       : ''}
                   </span>
                   {run && <RunFittings run={run} loop={graph.loop} />}
@@ -113,10 +119,10 @@ export function LossStairs({ graph, state, network }: Props) {
                     (component.part.kind === 'block' || component.part.kind === 'inline') &&
                     measured && (
                       <QuantityPercent
-                        label="Clogged"
+                        label={msg`Clogged`}
                         value={component.settings.clogged ?? 0}
                         onCommit={(v) =>
-                          commit(`say how far ${component.name} is clogged`, {
+                          commit(msg`say how far ${component.name} is clogged`, {
                             do: 'component.set',
                             component: component.id,
                             values: { clogged: v },
@@ -135,8 +141,8 @@ export function LossStairs({ graph, state, network }: Props) {
                             values: { shut: e.target.checked },
                           })
                         }
-                      />{' '}
-                      shut
+                      />
+                      {msg` shut`}
                     </label>
                   )}
                 </div>
@@ -146,10 +152,11 @@ export function LossStairs({ graph, state, network }: Props) {
         })}
       </ul>
       <p className="soft">
-        est.: the run&apos;s length is estimated until it is routed in space.
-        {graph.branched
-          ? " Shares are of the pumps' work: a branch with half the flow counts half."
-          : ''}
+        {msg`est.: the run's length is estimated until it is routed in space.${
+          graph.branched
+            ? msg` Shares are of the pumps' work: a branch with half the flow counts half.`
+            : ''
+        }`}
       </p>
       <div className={styles.pumpCurves}>
         {graph.links
@@ -160,7 +167,7 @@ export function LossStairs({ graph, state, network }: Props) {
               className={styles.textButton}
               onClick={() => setEditing({ component, of: 'head' })}
             >
-              Measured points of {component.name}
+              {msg`Measured points of ${component.name}`}
             </Press>
           ))}
       </div>
@@ -207,12 +214,9 @@ function FitLine({
   const fit = fitOf(points);
   return (
     <span>
-      {points.length} points fit {formatNumber(fit.a, { decimals: 2 })} Q +{' '}
-      {formatNumber(fit.b, { decimals: 2 })} Q² within{' '}
-      {formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}
-      {source ? `; ${source}` : ''}.{' '}
+      {msg`${points.length} points fit ${formatNumber(fit.a, { decimals: 2 })} Q + ${formatNumber(fit.b, { decimals: 2 })} Q² within ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}${source ? `; ${source}` : ''}. `}
       <Press className={styles.textButton} onClick={onEdit}>
-        Measured points
+        {msg`Measured points`}
       </Press>
     </span>
   );

@@ -20,6 +20,7 @@ import {
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import styles from './OperatingChart.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly network: FlowNetwork;
@@ -170,12 +171,12 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
     lastFull = [...data].reverse().find((r) => r.full !== null);
   const loopEnd = [...data].reverse().find((r) => r.loop <= top);
   const names = apart([
-    ...(lastPump ? [{ id: 'pump', text: 'pump at this speed', y: Y(lastPump.pump ?? 0) }] : []),
+    ...(lastPump ? [{ id: 'pump', text: msg`pump at this speed`, y: Y(lastPump.pump ?? 0) }] : []),
     ...(lastFull && speed && speed.now < speed.max - 1
-      ? [{ id: 'full', text: 'pump curve at full speed', y: Y(lastFull.full ?? 0) }]
+      ? [{ id: 'full', text: msg`pump curve at full speed`, y: Y(lastFull.full ?? 0) }]
       : []),
     ...(loopEnd && X(loopEnd.flow) > width - RIGHT - 20
-      ? [{ id: 'loop', text: 'loop resistance', y: Y(loopEnd.loop) }]
+      ? [{ id: 'loop', text: msg`loop resistance`, y: Y(loopEnd.loop) }]
       : []),
   ]);
   return (
@@ -203,14 +204,14 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               data-loop
               style={{ left: X(loopEnd.flow) + 8, top: Math.max(2, Y(loopEnd.loop) - 6) }}
             >
-              loop resistance
+              {msg`loop resistance`}
             </span>
           )}
           <span
             className={styles.target}
             style={{ left: X(target) + 4, top: height - BOTTOM - 20 }}
           >
-            wanted, {formatFlow(target)}
+            {msg`wanted, ${formatFlow(target)}`}
           </span>
           {state.status === 'solved' && (
             <Press
@@ -218,11 +219,11 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               className={styles.handle}
               disabled={!speed}
               style={{ left: X(state.flow_Lmin), top: Y(state.head_kPa) }}
-              aria-label="Speed of the pumps"
+              aria-label={msg`Speed of the pumps`}
               aria-valuemin={speed?.min ?? 0}
               aria-valuemax={speed?.max ?? 0}
               aria-valuenow={Math.round(speed?.now ?? 0)}
-              aria-valuetext={`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}`}
+              aria-valuetext={msg`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}`}
               onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
               onPointerMove={(e) => {
                 if (e.currentTarget.hasPointerCapture(e.pointerId)) drag(e.clientX);
@@ -246,7 +247,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               <span className={styles.handleText}>
                 {formatFlow(state.flow_Lmin)},{' '}
                 {formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}
-                {speed ? ` at ${formatSpeed(speed.now)}` : ''}
+                {speed ? msg` at ${formatSpeed(speed.now)}` : ''}
               </span>
             </Press>
           )}
@@ -279,14 +280,13 @@ function SpeedChart({
   return (
     <>
       <p className="soft">
-        The pumps are in different branches, so no one pump curve meets one loop curve. Shown
-        instead: the largest flow over all pumps&apos; speeds.
+        {msg`The pumps are in different branches, so no one pump curve meets one loop curve. Shown instead: the largest flow over all pumps' speeds.`}
       </p>
       <div
         ref={frame}
         className={styles.chart}
         role="img"
-        aria-label={`Largest flow over speed: ${formatFlow(state.flow_Lmin)} now`}
+        aria-label={msg`Largest flow over speed: ${formatFlow(state.flow_Lmin)} now`}
       >
         {width > 0 && (
           <>
@@ -330,7 +330,7 @@ function SpeedChart({
             </LineChart>
             <span className={styles.axisY}>{`flow, ${unitShown('L/min')}`}</span>
             <span className={styles.axisX} style={{ right: 30 }}>
-              speed of all pumps, % of full
+              {msg`speed of all pumps, % of full`}
             </span>
           </>
         )}

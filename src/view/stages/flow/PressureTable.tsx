@@ -13,6 +13,7 @@ import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 const shown = (v: number, signed = false): string => formatShown(v, 'kPa', { decimals: 1, signed });
 const kPa = (v: number, signed = false): string => formatMeasure(v, 'kPa', { decimals: 1, signed });
@@ -35,8 +36,8 @@ export function PressureTable({
   const { profile } = state;
   if (!profile)
     return (
-      <Section title="Pressures">
-        <p>Nothing flows, so no pressures are known.</p>
+      <Section title={msg`Pressures`}>
+        <p>{msg`Nothing flows, so no pressures are known.`}</p>
       </Section>
     );
   const rows = inFlowOrder(graph, profile.nodes);
@@ -61,33 +62,33 @@ export function PressureTable({
   );
   return (
     <Section
-      title="Pressures"
+      title={msg`Pressures`}
       aside={
         <Segments
-          label="Total"
+          label={msg`Total`}
           value={against}
           options={[
-            { value: 'air', label: 'over the air outside' },
-            { value: 'vacuum', label: 'absolute' },
+            { value: 'air', label: msg`over the air outside` },
+            { value: 'vacuum', label: msg`absolute` },
           ]}
           onPick={setAgainst}
         />
       }
     >
       <p>
-        {flowLow ? `What flows presses least at ${nameOf(flowLow)}. ` : ''}
+        {flowLow ? msg`What flows presses least at ${nameOf(flowLow)}. ` : ''}
         {lowest
-          ? `With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? `, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
+          ? msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? msg`, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
           : ''}
       </p>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>at</TableCell>
+            <TableCell>{msg`at`}</TableCell>
             <TableCell className="num">{`height, ${unitShown('mm')}`}</TableCell>
-            <TableCell className="num">{`by flow, ${unitShown('kPa')}`}</TableCell>
+            <TableCell className="num">{msg`by flow, ${unitShown('kPa')}`}</TableCell>
             <TableCell className="num">
-              {`${against === 'air' ? 'over air' : 'absolute'}, ${unitShown('kPa')}`}
+              {`${against === 'air' ? msg`over air` : 'absolute'}, ${unitShown('kPa')}`}
             </TableCell>
           </TableRow>
         </TableHead>
@@ -98,10 +99,10 @@ export function PressureTable({
                 <Press className={styles.stepName} onClick={() => pick(n.component)}>
                   {nameOf(n)}
                 </Press>
-                {n === lowest && <span className="soft"> lowest</span>}
+                {n === lowest && <span className="soft">{msg` lowest`}</span>}
               </TableCell>
               <TableCell className="num">
-                {n.height_mm === null ? 'no place' : formatShown(n.height_mm, 'mm')}
+                {n.height_mm === null ? msg`no place` : formatShown(n.height_mm, 'mm')}
               </TableCell>
               <TableCell className="num">{shown(n.relative_kPa, true)}</TableCell>
               <TableCell
@@ -109,7 +110,7 @@ export function PressureTable({
                 title={
                   n.height_mm === null
                     ? undefined
-                    : `${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? 'over' : 'under'} the surface`
+                    : msg`${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? msg`over` : msg`under`} the surface`
                 }
               >
                 {against === 'air'
@@ -121,13 +122,11 @@ export function PressureTable({
         </TableBody>
       </Table>
       <p className="soft">
-        By flow: against the reservoir, what pump and losses make. The last column adds what height
-        does. The surface is at{' '}
-        {profile.surface_mm === null
-          ? 'no known height: the reservoir has no place'
-          : `${formatMillimetres(profile.surface_mm)} over the case's floor`}
-        ; air on it {kPa(profile.air_kPa)} at {formatMeasure(design.brief.altitude_m, 'm')}. A
-        filled height adds and takes the same on the way round, so it changes no flow.
+        {msg`By flow: against the reservoir, what pump and losses make. The last column adds what height does. The surface is at ${
+          profile.surface_mm === null
+            ? msg`no known height: the reservoir has no place`
+            : msg`${formatMillimetres(profile.surface_mm)} over the case's floor`
+        }; air on it ${kPa(profile.air_kPa)} at ${formatMeasure(design.brief.altitude_m, 'm')}. A filled height adds and takes the same on the way round, so it changes no flow.`}
       </p>
     </Section>
   );

@@ -12,19 +12,28 @@ import { useEditor, usePumpChoices, usePumpPlan } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import { PumpPlanPanel } from './PumpPlanPanel';
 import styles from './FlowStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const WAYS = [
-  { value: 'one', label: 'one' },
-  { value: 'series', label: 'two in series' },
-  { value: 'parallel', label: 'two in parallel' },
-] as const;
-const WAY_WORDS = { one: 'one', series: 'two in series', parallel: 'two in parallel' } as const;
+const WAYS = worded(
+  () =>
+    [
+      { value: 'one', label: msg`one` },
+      { value: 'series', label: msg`two in series` },
+      { value: 'parallel', label: msg`two in parallel` },
+    ] as const,
+);
+const WAY_WORDS = worded(
+  () => ({ one: 'one', series: msg`two in series`, parallel: msg`two in parallel` }) as const,
+);
 
-const AIMS = [
-  { value: 'brief', label: 'as slow as the brief allows' },
-  { value: 'today', label: 'today’s flow' },
-  { value: 'full', label: 'flat out' },
-] as const;
+const AIMS = worded(
+  () =>
+    [
+      { value: 'brief', label: msg`as slow as the brief allows` },
+      { value: 'today', label: msg`today’s flow` },
+      { value: 'full', label: msg`flat out` },
+    ] as const,
+);
 
 /**
  * Pumps of the Stores in this loop: who reaches the wanted flow, at what speed and noise, and what
@@ -46,45 +55,50 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
   const plan = planned.fresh ? planned.result?.plan : null;
   const title = asked ? `${asked.part.name}, ${WAY_WORDS[asked.way]}` : '';
   return (
-    <Section title={`Choose a pump for ${formatFlow(target)}`}>
+    <Section title={msg`Choose a pump for ${formatFlow(target)}`}>
       <div className={styles.ways}>
-        <Segments label="How many" value={way} options={WAYS} onPick={setWay} />
+        <Segments label={msg`How many`} value={way} options={WAYS} onPick={setWay} />
       </div>
       {asked && (
         <div className={styles.ways}>
-          <Segments label="Speed" value={aim} options={AIMS} onPick={setAim} />
+          <Segments label={msg`Speed`} value={aim} options={AIMS} onPick={setAim} />
         </div>
       )}
-      {asked && !planned.fresh && <p role="status">Working out {title}</p>}
+      {asked && !planned.fresh && <p role="status">{msg`Working out ${title}`}</p>}
       {asked && planned.fresh && !plan && (
-        <p role="status">There is no path for {title} in this loop.</p>
+        <p role="status">{msg`There is no path for ${title} in this loop.`}</p>
       )}
       {asked && plan && (
         <PumpPlanPanel
           title={title}
           plan={plan}
           onTake={() => {
-            commit(`take ${WAY_WORDS[asked.way]}: ${asked.part.name}`, plan.edit);
+            commit(msg`take ${WAY_WORDS[asked.way]}: ${asked.part.name}`, plan.edit);
             setAsked(null);
           }}
           onLeave={() => setAsked(null)}
         />
       )}
-      <Progress share={progress} stopped={stopped} onStop={stop} onAgain={retry} what="the pumps" />
+      <Progress
+        share={progress}
+        stopped={stopped}
+        onStop={stop}
+        onAgain={retry}
+        what={msg`the pumps`}
+      />
       {best && progress === null && (
         <p>
-          Quietest that reaches it: {best.part.name} at {formatSpeed(best.speed_rpm)},{' '}
-          {formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.
+          {msg`Quietest that reaches it: ${best.part.name} at ${formatSpeed(best.speed_rpm)}, ${formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.`}
         </p>
       )}
       <Table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
         <TableHead>
           <TableRow>
-            <TableCell>pump</TableCell>
-            <TableCell className="num">speed</TableCell>
+            <TableCell>{msg`pump`}</TableCell>
+            <TableCell className="num">{msg`speed`}</TableCell>
             <TableCell className="num">dBA</TableCell>
-            <TableCell className="num">spare</TableCell>
-            <TableCell className="num">warmer</TableCell>
+            <TableCell className="num">{msg`spare`}</TableCell>
+            <TableCell className="num">{msg`warmer`}</TableCell>
             <TableCell> </TableCell>
           </TableRow>
         </TableHead>
@@ -99,14 +113,16 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
               <TableRow key={`${r.part.id}-${r.way}`}>
                 <TableCell>
                   <Mark verdict={pumpVerdict()} /> {r.part.name}
-                  {inPlace.includes(r.part.id) ? <span className="soft"> in place</span> : null}
+                  {inPlace.includes(r.part.id) ? (
+                    <span className="soft">{msg` in place`}</span>
+                  ) : null}
                   <br />
                   <span className="soft">
                     {formatMoney(r.price_minor)} · {formatFlow(r.fullFlow_Lmin)}
                   </span>
                 </TableCell>
                 <TableCell className="num">
-                  {r.speed_rpm === null ? 'too weak' : formatNumber(r.speed_rpm)}
+                  {r.speed_rpm === null ? msg`too weak` : formatNumber(r.speed_rpm)}
                 </TableCell>
                 <TableCell className="num">{formatNumber(r.noise_dBA, { decimals: 1 })}</TableCell>
                 <TableCell className="num">
@@ -119,9 +135,9 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
                   <Press
                     className={styles.textButton}
                     onClick={() => setAsked({ part: r.part, way: r.way })}
-                    aria-label={`Try ${r.part.name}, ${WAY_WORDS[r.way]}`}
+                    aria-label={msg`Try ${r.part.name}, ${WAY_WORDS[r.way]}`}
                   >
-                    try
+                    {msg`try`}
                   </Press>
                 </TableCell>
               </TableRow>
@@ -130,10 +146,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
         </TableBody>
       </Table>
       <p className="soft">
-        Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the
-        wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the
-        wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed
-        instead of flat out.
+        {msg`Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.`}
       </p>
     </Section>
   );

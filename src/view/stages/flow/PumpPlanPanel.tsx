@@ -5,9 +5,10 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Press } from '@/view/shared';
-import { formatFlow, formatKelvin, formatMoney, formatSound, plural } from '@/core/units';
+import { formatFlow, formatKelvin, formatMoney, formatSound } from '@/core/units';
 import type { BeforeAfter, Outcome } from '@/core/studies';
 import styles from './FlowStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 interface Row {
   readonly name: string;
@@ -19,43 +20,43 @@ interface Row {
   readonly least: number;
 }
 
-const ROWS: readonly Row[] = [
+const ROWS: readonly Row[] = worded(() => [
   {
-    name: 'flow',
+    name: msg`flow`,
     says: (o) => formatFlow(o.flow_Lmin),
     of: (o) => o.flow_Lmin,
     moreIsWorse: false,
     least: 0.05,
   },
   {
-    name: 'coolant ΔT',
+    name: msg`coolant ΔT`,
     says: (o) => formatKelvin(o.deltaT_K),
     of: (o) => o.deltaT_K,
     moreIsWorse: true,
     least: 0.05,
   },
   {
-    name: 'margin of the hottest part',
+    name: msg`margin of the hottest part`,
     says: (o) => formatKelvin(o.headroom_K),
     of: (o) => o.headroom_K,
     moreIsWorse: false,
     least: 0.05,
   },
   {
-    name: 'noise',
+    name: msg`noise`,
     says: (o) => formatSound(o.noise_dBA),
     of: (o) => o.noise_dBA,
     moreIsWorse: true,
     least: 0.5,
   },
   {
-    name: 'list',
+    name: msg`list`,
     says: (o) => formatMoney(o.cost_minor),
     of: (o) => o.cost_minor,
     moreIsWorse: true,
     least: 1,
   },
-];
+]);
 
 const isWorse = ({ of, moreIsWorse, least }: Row, before: Outcome, after: Outcome): boolean => {
   const [was, is] = [of(before), of(after)];
@@ -83,8 +84,8 @@ export function PumpPlanPanel({
         <TableHead>
           <TableRow>
             <TableCell> </TableCell>
-            <TableCell className="num">now</TableCell>
-            <TableCell className="num">then</TableCell>
+            <TableCell className="num">{msg`now`}</TableCell>
+            <TableCell className="num">{msg`then`}</TableCell>
             <TableCell> </TableCell>
           </TableRow>
         </TableHead>
@@ -95,7 +96,7 @@ export function PumpPlanPanel({
               <TableCell className="num">{row.says(before)}</TableCell>
               <TableCell className="num">{row.says(after)}</TableCell>
               <TableCell className={styles.worse}>
-                {isWorse(row, before, after) ? 'worse' : ''}
+                {isWorse(row, before, after) ? msg`worse` : ''}
               </TableCell>
             </TableRow>
           ))}
@@ -103,21 +104,21 @@ export function PumpPlanPanel({
       </Table>
       {routesLost > 0 && (
         <p>
-          {plural(routesLost, 'tube')} must be routed again; both columns are with runs estimated.
+          {msg`${counted(routesLost, '# tube', '# tubes')} must be routed again; both columns are with runs estimated.`}
         </p>
       )}
       {brings.length > 0 && (
         <p>
-          <span className={styles.worse}>It brings:</span> {brings.join('. ')}.
+          <span className={styles.worse}>{msg`It brings:`}</span> {brings.join('. ')}.
         </p>
       )}
-      {ends.length > 0 && <p>It ends: {ends.join('. ')}.</p>}
+      {ends.length > 0 && <p>{msg`It ends: ${ends.join('. ')}.`}</p>}
       <div className={styles.planButtons}>
         <Press className={styles.textButton} onClick={onTake}>
-          Take it
+          {msg`Take it`}
         </Press>
         <Press className={styles.textButton} onClick={onLeave}>
-          Leave it
+          {msg`Leave it`}
         </Press>
       </div>
     </div>

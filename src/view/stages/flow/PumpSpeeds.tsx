@@ -8,6 +8,7 @@ import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 type Pump = PumpFlow & { readonly component: Component; readonly part: PumpPart };
 
@@ -21,18 +22,18 @@ export function PumpSpeeds({
 }) {
   const commit = useEditor((s) => s.commit);
   return (
-    <Section title={pumps.length > 1 ? 'Pump speeds' : 'Pump speed'}>
+    <Section title={pumps.length > 1 ? msg`Pump speeds` : msg`Pump speed`}>
       {pumps.map(({ component, part, speed_rpm, head_m, flow_Lmin }) => (
         <div key={component.id} className={styles.pump}>
           <div className={styles.pumpHead}>
             <span>
               {component.name}{' '}
               <span className="soft">
-                {formatMeasure(head_m, 'm', { decimals: 2 })} at {formatFlow(flow_Lmin)}
+                {msg`${formatMeasure(head_m, 'm', { decimals: 2 })} at ${formatFlow(flow_Lmin)}`}
               </span>
             </span>
             <QuantityField
-              label={`Speed of ${component.name}`}
+              label={msg`Speed of ${component.name}`}
               hideLabel
               width={52}
               value={speed_rpm}
@@ -41,7 +42,7 @@ export function PumpSpeeds({
               max={part.fullSpeed_rpm}
               onCommit={(v) =>
                 v !== null &&
-                commit(`set the speed of ${component.name}`, {
+                commit(msg`set the speed of ${component.name}`, {
                   do: 'component.set',
                   component: component.id,
                   values: { speed_rpm: v },
@@ -51,7 +52,7 @@ export function PumpSpeeds({
           </div>
           <Slider
             size="small"
-            aria-label={`Speed of ${component.name}`}
+            aria-label={msg`Speed of ${component.name}`}
             min={part.minSpeed_rpm}
             max={part.fullSpeed_rpm}
             step={50}
@@ -59,7 +60,7 @@ export function PumpSpeeds({
             valueLabelDisplay="off"
             onChange={(_, v) =>
               commit(
-                `set the speed of ${component.name}`,
+                msg`set the speed of ${component.name}`,
                 {
                   do: 'component.set',
                   component: component.id,
@@ -71,16 +72,16 @@ export function PumpSpeeds({
           />
         </div>
       ))}
-      {pumps.length === 0 && <p>No pump in this loop.</p>}
+      {pumps.length === 0 && <p>{msg`No pump in this loop.`}</p>}
       <QuantityField
-        label="Flow wanted"
+        label={msg`Flow wanted`}
         value={target}
         quantity="flow"
         decimals={1}
         min={0.1}
         max={30}
         onCommit={(v) =>
-          v !== null && commit('set the flow', { do: 'brief.limit', values: { flow_Lmin: v } })
+          v !== null && commit(msg`set the flow`, { do: 'brief.limit', values: { flow_Lmin: v } })
         }
       />
     </Section>

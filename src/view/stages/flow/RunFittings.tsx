@@ -7,6 +7,7 @@ import { pieceOf, type Run } from '@/core/tubing';
 import { useEditor } from '@/view/workspace';
 import { FittingCurve } from '../curve';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 /** A fitting of a run, and how it is changed where it is chosen. */
 interface Chosen {
@@ -44,11 +45,11 @@ export function RunFittings({ run, loop: whole }: { readonly run: Run; readonly 
         <span key={c.fitting.id}>
           {c.fitting.name}:{' '}
           {c.fitting.points
-            ? `${c.fitting.points.length} measured points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
-            : `K ${c.fitting.k} on ${c.fitting.bore_mm} mm, ${c.fitting.kSource}`}
+            ? msg`${c.fitting.points.length} measured points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
+            : msg`K ${c.fitting.k} on ${c.fitting.bore_mm} mm, ${c.fitting.kSource}`}
           .{' '}
           <Press className={styles.textButton} onClick={() => setEditing(c)}>
-            {c.fitting.points ? 'Its points' : 'Enter measured points'}
+            {c.fitting.points ? msg`Its points` : msg`Enter measured points`}
           </Press>
         </span>
       ))}

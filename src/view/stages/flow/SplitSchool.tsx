@@ -22,6 +22,7 @@ import { useOffer, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The Stores' own tee, where the builder took every tee out of use. */
 const TEE = CATALOGUE.find(
@@ -40,7 +41,7 @@ export function SeriesParallel({ loop }: { readonly loop: string }) {
   const [left, setLeft] = useState<readonly string[]>([]);
   const nameOf = (id: string): string => componentName(design, id);
   return (
-    <Section title="In series or in parallel">
+    <Section title={msg`In series or in parallel`}>
       {blocks.length > 2 && (
         <div className={styles.ticks}>
           {blocks.map((b) => (
@@ -57,7 +58,7 @@ export function SeriesParallel({ loop }: { readonly loop: string }) {
         </div>
       )}
       {blocks.length < 2 ? (
-        <p>With two blocks or more in this loop, both ways are compared here.</p>
+        <p>{msg`With two blocks or more in this loop, both ways are compared here.`}</p>
       ) : (
         <BothWays
           design={design}
@@ -97,24 +98,24 @@ function BothWays({
         <TableHead>
           <TableRow>
             <TableCell> </TableCell>
-            <TableCell className="num">in series</TableCell>
-            <TableCell className="num">in parallel</TableCell>
+            <TableCell className="num">{msg`in series`}</TableCell>
+            <TableCell className="num">{msg`in parallel`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
           <TableRow>
-            <TableCell>round the loop</TableCell>
+            <TableCell>{msg`round the loop`}</TableCell>
             <TableCell className="num">{formatFlow(row.flow_Lmin)}</TableCell>
             <TableCell className="num">{formatFlow(beside.flow_Lmin)}</TableCell>
           </TableRow>
           <TableRow>
-            <TableCell>pump presses</TableCell>
+            <TableCell>{msg`pump presses`}</TableCell>
             <TableCell className="num">{formatKilopascals(row.head_kPa)}</TableCell>
             <TableCell className="num">{formatKilopascals(beside.head_kPa)}</TableCell>
           </TableRow>
           {row.parts.map((p, i) => (
             <TableRow key={p.component}>
-              <TableCell>through {p.name}</TableCell>
+              <TableCell>{msg`through ${p.name}`}</TableCell>
               <TableCell className="num">{formatFlow(p.flow_Lmin)}</TableCell>
               <TableCell className="num">{formatFlow(beside.parts[i]?.flow_Lmin)}</TableCell>
             </TableRow>
@@ -136,23 +137,22 @@ function BothWays({
         {row.edit && (
           <Press
             className={styles.act}
-            onClick={() => row.edit && commit('set the blocks in series', row.edit)}
+            onClick={() => row.edit && commit(msg`set the blocks in series`, row.edit)}
           >
-            Set them in series
+            {msg`Set them in series`}
           </Press>
         )}
         {beside.edit && (
           <Press
             className={styles.act}
-            onClick={() => beside.edit && commit('set the blocks in parallel', beside.edit)}
+            onClick={() => beside.edit && commit(msg`set the blocks in parallel`, beside.edit)}
           >
-            Set them in parallel
+            {msg`Set them in parallel`}
           </Press>
         )}
       </div>
       <p className="soft">
-        Side by side takes {2 * (row.parts.length - 1)} tees and more tube; both are counted.
-        Lengths are estimated.
+        {msg`Side by side takes ${2 * (row.parts.length - 1)} tees and more tube; both are counted. Lengths are estimated.`}
       </p>
     </>
   );
@@ -165,14 +165,14 @@ function sentence(
   beside: Arrangement,
 ): string {
   if (better === null || by === null)
-    return 'Temperatures are not known, so only flows are compared.';
+    return msg`Temperatures are not known, so only flows are compared.`;
   const flows =
     beside.flow_Lmin > 0 && row.flow_Lmin > 0
-      ? ` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? 'each block'} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in series.`
+      ? msg` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? msg`each block`} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in series.`
       : '';
   if (better === 'same')
-    return `It makes no difference to the hottest part: under ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
-  return `${better === 'row' ? 'In series' : 'In parallel'} is better: the part closest to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
+    return msg`It makes no difference to the hottest part: under ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
+  return msg`${better === 'row' ? msg`In series` : msg`In parallel`} is better: the part closest to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
 }
 
 const more = (share: number): string =>

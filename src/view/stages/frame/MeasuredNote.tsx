@@ -1,9 +1,10 @@
 import { Press } from '@/view/shared';
 import { componentName, type Design } from '@/core/design';
 import { measuredFrom, type Offer } from '@/core/log';
-import { formatNumber, plural } from '@/core/units';
+import { formatNumber } from '@/core/units';
 import { useEditor, useMeasuredElsewhere } from '@/view/workspace';
 import styles from './StageFrame.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Says that figures were corrected by readings of this machine or of its parts elsewhere, or could be. */
 export function MeasuredNote() {
@@ -13,16 +14,18 @@ export function MeasuredNote() {
   return (
     <p className={styles.estimated}>
       {measured.elsewhere === undefined
-        ? `Measured here: corrected by ${plural(measured.readings, 'reading')} of this machine, taken up to ${measured.on.slice(0, 10)}.`
-        : `Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere}, read up to ${measured.on.slice(0, 10)}.`}
+        ? msg`Measured here: corrected by ${counted(measured.readings, '# reading', '# readings')} of this machine, taken up to ${measured.on.slice(0, 10)}.`
+        : msg`Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere}, read up to ${measured.on.slice(0, 10)}.`}
       {measured.elsewhere !== undefined && (
         <>
           {' '}
           <Press
             className={styles.link}
-            onClick={() => commit('go by what is printed', { do: 'work.measured', measured: null })}
+            onClick={() =>
+              commit(msg`go by what is printed`, { do: 'work.measured', measured: null })
+            }
           >
-            Back to what is printed
+            {msg`Back to what is printed`}
           </Press>
         </>
       )}
@@ -39,18 +42,17 @@ function MeasuredElsewhere() {
   const builds = [...new Set(offers.flatMap((o) => o.builds))].join(', ');
   return (
     <p className={styles.estimated}>
-      Measured in {builds}: {offers.map((o) => offerText(design, o)).join('; ')} (± holds in 95 of
-      100).{' '}
+      {msg`Measured in ${builds}: ${offers.map((o) => offerText(design, o)).join('; ')} (± holds in 95 of 100). `}
       <Press
         className={styles.link}
         onClick={() =>
-          commit('go by what was measured elsewhere', {
+          commit(msg`go by what was measured elsewhere`, {
             do: 'work.measured',
             measured: measuredFrom(offers),
           })
         }
       >
-        Go by that here
+        {msg`Go by that here`}
       </Press>
     </p>
   );
@@ -59,7 +61,7 @@ function MeasuredElsewhere() {
 /** "Fern 360 passes 0.93 ± 0.05 of its heat". */
 function offerText(design: Design, { kind, component, name, factor, spread }: Offer): string {
   const times = `${formatNumber(factor, { decimals: 2 })} ± ${formatNumber(1.96 * spread, { decimals: 2 })}`;
-  if (kind === 'radiators') return `radiators pass ${times} of their heat (${name})`;
-  if (kind === 'leakage') return `${name} leaks ${times} of its usual air`;
-  return `${component === null ? name : componentName(design, component)} resists ${times} of what is printed`;
+  if (kind === 'radiators') return msg`radiators pass ${times} of their heat (${name})`;
+  if (kind === 'leakage') return msg`${name} leaks ${times} of its usual air`;
+  return msg`${component === null ? name : componentName(design, component)} resists ${times} of what is printed`;
 }

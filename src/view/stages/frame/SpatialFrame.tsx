@@ -6,6 +6,7 @@ import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { FindingList, useEditor, useFrame } from '@/view/workspace';
 import styles from './SpatialFrame.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly title: string;
@@ -41,15 +42,13 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
         {children}
       </div>
       <header className={styles.head}>
-        <p className={styles.printed}>
-          Zephyron · {name}, revision {revision}
-        </p>
+        <p className={styles.printed}>{msg`Zephyron · ${name}, revision ${revision}`}</p>
         <div className={styles.title}>
           <h1>{title}</h1>
           <Press
             className={styles.fold}
             aria-expanded={isHeadOpen}
-            aria-label={isHeadOpen ? 'Collapse the headline' : 'Say more'}
+            aria-label={isHeadOpen ? msg`Collapse the headline` : msg`Say more`}
             onClick={() => set({ isHeadOpen: !isHeadOpen })}
           >
             {isHeadOpen ? <ExpandLess fontSize="small" /> : <ExpandMore fontSize="small" />}
@@ -58,18 +57,18 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
         {isHeadOpen && <div className={styles.sentence}>{sentence}</div>}
       </header>
       <div className={styles.tools}>{tools}</div>
-      <aside className={styles.panel} aria-label="Working panel" data-open={isPanelOpen}>
+      <aside className={styles.panel} aria-label={msg`Working panel`} data-open={isPanelOpen}>
         <Press
           className={styles.fold}
           aria-expanded={isPanelOpen}
           onClick={() => set({ isPanelOpen: !isPanelOpen })}
         >
-          {isPanelOpen ? 'Collapse the panel' : 'Show the panel'}
+          {isPanelOpen ? msg`Collapse the panel` : msg`Show the panel`}
         </Press>
         {isPanelOpen && side}
         {isPanelOpen && own.length > 0 && (
           <section className={styles.findings}>
-            <h2>Findings here</h2>
+            <h2>{msg`Findings here`}</h2>
             <FindingList findings={own} />
           </section>
         )}

@@ -2,10 +2,11 @@
 import { Press } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
-import { plural } from '@/core/units';
+
 import { FindingList, useEditor } from '@/view/workspace';
 import { MeasuredNote } from './MeasuredNote';
 import styles from './StageFrame.module.css';
+import { counted, msg } from '@/core/messages';
 
 interface Props {
   readonly title: string;
@@ -24,20 +25,18 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
   return (
     <div className={styles.frame}>
       <div className={styles.picture}>
-        <p className={styles.printed}>
-          Zephyron · {name}, revision {revision}
-        </p>
+        <p className={styles.printed}>{msg`Zephyron · ${name}, revision ${revision}`}</p>
         <h1>{title}</h1>
         {stage && FROM_RUNS.has(stage) && <UnroutedNote />}
         {stage && FROM_MODEL.has(stage) && <MeasuredNote />}
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}
       </div>
-      <aside className={styles.panel} aria-label="Working panel">
+      <aside className={styles.panel} aria-label={msg`Working panel`}>
         {side}
         {own.length > 0 && (
           <section className={styles.section}>
-            <h2>Findings here</h2>
+            <h2>{msg`Findings here`}</h2>
             <FindingList findings={own} />
           </section>
         )}
@@ -60,8 +59,7 @@ function UnroutedNote() {
   if (unrouted === 0) return null;
   return (
     <p className={styles.estimated}>
-      Estimated: {unrouted} of {plural(tubes.length, 'run')} {unrouted === 1 ? 'is' : 'are'} not
-      routed yet, and {unrouted === 1 ? 'its length is' : 'their lengths are'} a guess.
+      {msg`Estimated: ${counted(unrouted, '# run is not routed yet, and its length is a guess', '# runs are not routed yet, and their lengths are a guess')}, of ${tubes.length}.`}
     </p>
   );
 }

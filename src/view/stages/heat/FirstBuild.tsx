@@ -7,6 +7,7 @@ import { useEditor, useStarter } from '@/view/workspace';
 import { askedFrom, takeAsked } from './firstAsked';
 import { NONE, NOTHING_SAID, SourceFields, type Sources } from './SourceFields';
 import styles from './HeatStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Names the parts that make heat; the rest of a first build follows from them, in one step. */
 export function FirstBuild() {
@@ -27,8 +28,8 @@ export function FirstBuild() {
   useAskedAlready(setAsked);
   useEffect(() => {
     if (!asked || !result || !fresh) return;
-    if (result.edit) commit('make a first build', result.edit);
-    else say('No first build could be made. Add the parts from the catalogue.');
+    if (result.edit) commit(msg`make a first build`, result.edit);
+    else say(msg`No first build could be made. Add the parts from the catalogue.`);
   }, [asked, result, fresh, commit, say]);
   if (!box) return null;
   const make = async (): Promise<void> => {
@@ -39,17 +40,15 @@ export function FirstBuild() {
   };
   return (
     <section className={styles.first} aria-labelledby="first-build">
-      <h2 id="first-build">Make a first build</h2>
+      <h2 id="first-build">{msg`Make a first build`}</h2>
       <p>
-        Say what makes heat and which tube you like. Blocks, radiators with fans, pump, reservoir
-        and the loop are chosen to fit {box.name}, at the quietest setting that meets the
-        requirements; everything can be changed after, and one undo takes it back.
+        {msg`Say what makes heat and which tube you like. Blocks, radiators with fans, pump, reservoir and the loop are chosen to fit ${box.name}, at the quietest setting that meets the requirements; everything can be changed after, and one undo takes it back.`}
       </p>
       <div className={styles.firstFields}>
         <SourceFields value={sources} onChange={setSources} />
       </div>
       <Button variant="contained" disabled={asked !== null && !stopped} onClick={() => void make()}>
-        Make a first build
+        {msg`Make a first build`}
       </Button>
       {asked !== null && (
         <Progress
@@ -57,7 +56,7 @@ export function FirstBuild() {
           stopped={stopped}
           onStop={stop}
           onAgain={retry}
-          what="a first build"
+          what={msg`a first build`}
         />
       )}
     </section>

@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { formatCelsius, formatShown, formatWatts, unitShown } from '@/core/units';
-import { Mark, Why } from '@/view/shared';
+import { Mark, Why, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -16,6 +16,7 @@ import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
 import { byRoom } from '../spotOrder';
 import styles from './HeatStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {
@@ -27,9 +28,9 @@ export function HeatStage() {
   if (judged.parts.length === 0)
     return (
       <EmptyStage
-        title="Nothing makes heat yet"
-        text="Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need."
-        action="Open the catalogue"
+        title={msg`Nothing makes heat yet`}
+        text={msg`Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need.`}
+        action={msg`Open the catalogue`}
         onAction={() => open('stores')}
       >
         <FirstBuild />
@@ -40,27 +41,27 @@ export function HeatStage() {
   return (
     <StageFrame
       stage="heat"
-      title={`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
+      title={msg`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
       sentence={
         <>
           {waiting > 0
-            ? `${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
-            : `${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
+            ? msg`${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
+            : msg`${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
           {air.length === 0
-            ? 'nothing is air-cooled'
-            : `${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
+            ? msg`nothing is air-cooled`
+            : msg`${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
           .
         </>
       }
       side={
         <>
           <SourceTable />
-          <Section title={`Hot spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
+          <Section title={msg`Hot spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
             <Table>
               <TableHead>
                 <TableRow>
-                  <TableCell>hot spot</TableCell>
-                  <TableCell className="num">reaches</TableCell>
+                  <TableCell>{msg`hot spot`}</TableCell>
+                  <TableCell className="num">{msg`reaches`}</TableCell>
                   <TableCell className="num">{`limit, ${unitShown('°C')}`}</TableCell>
                   <TableCell />
                 </TableRow>
@@ -70,11 +71,11 @@ export function HeatStage() {
                   <TableRow key={`${s.component}-${s.hotSpot}`}>
                     <TableCell>
                       {s.name}
-                      {s.cooledBy ? '' : ', air-cooled'}
+                      {s.cooledBy ? '' : msg`, air-cooled`}
                     </TableCell>
                     <TableCell className="num">
                       {s.temp_C === null ? (
-                        'unknown yet'
+                        msg`unknown yet`
                       ) : (
                         <Why reason={reasonForSpot(s)}>{formatCelsius(s.temp_C)}</Why>
                       )}
@@ -91,20 +92,21 @@ export function HeatStage() {
         </>
       }
     >
-      <div className={styles.chart} role="table" aria-label="Watts by load case">
+      <div className={styles.chart} role="table" aria-label={msg`Watts by load case`}>
         <WattBars heat={heat} />
         <p className={styles.key}>
-          <span className={styles.inLoop} /> in the loop <span className={styles.onAir} />{' '}
-          air-cooled{' '}
-          {waiting > 0 && (
-            <>
-              <span className={styles.waiting} /> block not connected yet{' '}
-            </>
-          )}{' '}
-          <span className="soft">
-            The brief is judged under the marked load; click another to change it. Drag the end of a
-            part, or use the arrow keys on it, to set its share.
-          </span>
+          {rich`${(<span className={styles.inLoop} />)} in the loop ${(<span className={styles.onAir} />)} air-cooled ${
+            waiting > 0 && (
+              <>
+                <span className={styles.waiting} />
+                {msg` block not connected yet `}
+              </>
+            )
+          } ${(
+            <span className="soft">
+              {msg`The brief is judged under the marked load; click another to change it. Drag the end of a part, or use the arrow keys on it, to set its share.`}
+            </span>
+          )}`}
         </p>
       </div>
     </StageFrame>

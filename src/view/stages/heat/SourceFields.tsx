@@ -4,6 +4,7 @@ import type { StarterAsked } from '@/core/studies';
 import { formatWatts } from '@/core/units';
 import { Pick, QuantityField, Segments, useOffer } from '@/view/shared';
 import styles from './SourceFields.module.css';
+import { msg } from '@/core/messages';
 
 /** Not named yet, none at all, or a part told by its watts alone. */
 export const LATER = 'later',
@@ -46,14 +47,14 @@ export function SourceFields({
     <>
       <div className={styles.source}>
         <Pick
-          label="Processor"
+          label={msg`Processor`}
           value={value.processor}
           options={optionsOf(processors)}
           onPick={(processor) => set({ processor })}
         />
         {value.processor === BY_WATTS && (
           <QuantityField
-            label="Power draw of the processor"
+            label={msg`Power draw of the processor`}
             value={value.processor_W}
             quantity="power"
             optional
@@ -65,14 +66,14 @@ export function SourceFields({
       </div>
       <div className={styles.source}>
         <Pick
-          label="Graphics card"
+          label={msg`Graphics card`}
           value={value.card}
           options={optionsOf(cards)}
           onPick={(card) => set({ card })}
         />
         {value.card === BY_WATTS && (
           <QuantityField
-            label="Power draw of each card"
+            label={msg`Power draw of each card`}
             value={value.card_W}
             quantity="power"
             optional
@@ -82,25 +83,25 @@ export function SourceFields({
           />
         )}
         <Segments
-          label="Number of graphics cards"
+          label={msg`Number of graphics cards`}
           value={value.count}
           options={[
-            { value: '1', label: 'one card' },
-            { value: '2', label: 'two cards' },
+            { value: '1', label: msg`one card` },
+            { value: '2', label: msg`two cards` },
           ]}
           onPick={(count) => set({ count })}
         />
       </div>
       <div className={styles.source}>
         <span className="soft" aria-hidden>
-          Tube
+          {msg`Tube`}
         </span>
         <Segments
-          label="Tube"
+          label={msg`Tube`}
           value={value.tube}
           options={[
-            { value: 'soft', label: 'soft tube' },
-            { value: 'hard', label: 'hard tube' },
+            { value: 'soft', label: msg`soft tube` },
+            { value: 'hard', label: msg`hard tube` },
           ]}
           onPick={(tube) => set({ tube })}
         />
@@ -110,9 +111,9 @@ export function SourceFields({
 }
 
 const optionsOf = (parts: readonly (ProcessorPart | CardPart)[]) => [
-  { value: LATER, label: 'choose later' },
-  { value: NONE, label: 'none' },
-  { value: BY_WATTS, label: 'another one, by its watts' },
+  { value: LATER, label: msg`choose later` },
+  { value: NONE, label: msg`none` },
+  { value: BY_WATTS, label: msg`another one, by its watts` },
   ...parts.map((p) => ({ value: p.id, label: `${p.name}, ${formatWatts(p.draw_W)}` })),
 ];
 

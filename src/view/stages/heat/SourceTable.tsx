@@ -11,6 +11,7 @@ import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './HeatStage.module.css';
+import { listAnd, msg } from '@/core/messages';
 
 /** Each part's draw; the picked one opens its tuning. */
 export function SourceTable() {
@@ -40,14 +41,14 @@ export function SourceTable() {
       ),
     ) + helpers;
   return (
-    <Section title="Parts that make heat">
+    <Section title={msg`Parts that make heat`}>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>part</TableCell>
-            <TableCell className="num">full draw</TableCell>
-            <TableCell className="num">now</TableCell>
-            <TableCell>cooled by</TableCell>
+            <TableCell>{msg`part`}</TableCell>
+            <TableCell className="num">{msg`full draw`}</TableCell>
+            <TableCell className="num">{msg`now`}</TableCell>
+            <TableCell>{msg`cooled by`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -67,11 +68,11 @@ export function SourceTable() {
                   >
                     {s.component.name}
                   </Press>
-                  {tuned && <span className="soft"> tuned</span>}
+                  {tuned && <span className="soft">{msg` tuned`}</span>}
                 </TableCell>
                 <TableCell className="num">
                   <QuantityField
-                    label={`Full draw of ${s.component.name}`}
+                    label={msg`Full draw of ${s.component.name}`}
                     hideLabel
                     width={40}
                     value={drawOf(s)}
@@ -80,7 +81,7 @@ export function SourceTable() {
                     max={2000}
                     onCommit={(v) =>
                       v !== null &&
-                      commit(`set the draw of ${s.component.name}`, {
+                      commit(msg`set the draw of ${s.component.name}`, {
                         do: 'component.set',
                         component: s.component.id,
                         values: { powerDraw_W: v },
@@ -92,7 +93,7 @@ export function SourceTable() {
                   {formatWatts(judged.parts.find((p) => p.component === s.component.id)?.heat_W)}
                 </TableCell>
                 <TableCell>
-                  {s.block ? `${s.block.name}${s.loop ? '' : ', not connected'}` : 'air'}
+                  {s.block ? `${s.block.name}${s.loop ? '' : msg`, not connected`}` : msg`air`}
                 </TableCell>
               </TableRow>,
               picked === s.component.id && (
@@ -100,7 +101,7 @@ export function SourceTable() {
                   <TableCell colSpan={4}>
                     <div className={styles.tuning}>
                       <QuantityField
-                        label="Clock against its maker's"
+                        label={msg`Clock against its maker's`}
                         value={100 * (settings.clock ?? 1)}
                         quantity="share"
                         decimals={1}
@@ -109,7 +110,7 @@ export function SourceTable() {
                         max={200}
                         onCommit={(v) =>
                           v !== null &&
-                          commit(`set the clock of ${s.component.name}`, {
+                          commit(msg`set the clock of ${s.component.name}`, {
                             do: 'component.set',
                             component: s.component.id,
                             values: { clock: v / 100 },
@@ -117,7 +118,7 @@ export function SourceTable() {
                         }
                       />
                       <QuantityField
-                        label="Voltage"
+                        label={msg`Voltage`}
                         value={100 * (settings.voltage ?? 1)}
                         quantity="share"
                         decimals={1}
@@ -126,7 +127,7 @@ export function SourceTable() {
                         max={160}
                         onCommit={(v) =>
                           v !== null &&
-                          commit(`set the voltage of ${s.component.name}`, {
+                          commit(msg`set the voltage of ${s.component.name}`, {
                             do: 'component.set',
                             component: s.component.id,
                             values: { voltage: v / 100 },
@@ -137,20 +138,19 @@ export function SourceTable() {
                         <Press
                           className={styles.put}
                           onClick={() =>
-                            commit(`${s.component.name} as its maker says`, {
+                            commit(msg`${s.component.name} as its maker says`, {
                               do: 'component.unset',
                               component: s.component.id,
                               keys: ['clock', 'voltage', 'powerDraw_W', 'shares', 'customShare'],
                             })
                           }
                         >
-                          As its maker says, {formatWatts(s.part.draw_W)}
+                          {msg`As its maker says, ${formatWatts(s.part.draw_W)}`}
                         </Press>
                       )}
                     </div>
                     <p className="soft">
-                      Power goes as clock times voltage squared, an estimate: leakage is left out. A
-                      typed power draw caps it.
+                      {msg`Power goes as clock times voltage squared, an estimate: leakage is left out. A typed power draw caps it.`}
                     </p>
                   </TableCell>
                 </TableRow>
@@ -161,9 +161,7 @@ export function SourceTable() {
       </Table>
       {rating > 0 && (
         <p>
-          {supplies.map((s) => s.name).join(' and ')}: {formatWatts(heaviest)} of{' '}
-          {formatWatts(rating)} in the heaviest load, fans and pumps among them;{' '}
-          {formatNumber(100 * (1 - heaviest / rating))} % margin.
+          {msg`${listAnd(supplies.map((s) => s.name))}: ${formatWatts(heaviest)} of ${formatWatts(rating)} in the heaviest load, fans and pumps among them; ${formatNumber(100 * (1 - heaviest / rating))} % margin.`}
         </p>
       )}
     </Section>

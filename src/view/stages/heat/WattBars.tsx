@@ -8,12 +8,16 @@ import { formatNumber, formatWatts } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const WHERE = {
-  loop: 'in the loop',
-  air: 'air-cooled',
-  waiting: 'waiting for its block to be connected',
-} as const;
+const WHERE = worded(
+  () =>
+    ({
+      loop: msg`in the loop`,
+      air: 'air-cooled',
+      waiting: msg`waiting for its block to be connected`,
+    }) as const,
+);
 const CASES: readonly LoadCaseId[] = [...LOAD_CASES, 'custom'];
 const MOST_SHARE = 1.5;
 
@@ -35,7 +39,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
     if (!source) return;
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
     commit(
-      `set ${CASE_NAMES[c].toLowerCase()} of ${source.component.name}`,
+      msg`set ${CASE_NAMES[c].toLowerCase()} of ${source.component.name}`,
       {
         do: 'component.set',
         component: id,
@@ -62,9 +66,9 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
               role="rowheader"
               className={styles.caseName}
               aria-current={c === brief.loadCase}
-              title="Judge the brief under this load"
+              title={msg`Judge the brief under this load`}
               onClick={() =>
-                commit(`judge under ${CASE_NAMES[c].toLowerCase()}`, {
+                commit(msg`judge under ${CASE_NAMES[c].toLowerCase()}`, {
                   do: 'brief.set',
                   values: { loadCase: c },
                 })
@@ -144,8 +148,8 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
       data-waiting={p.to === 'waiting' || undefined}
       data-picked={picked || undefined}
       style={{ width: `${(100 * p.heat_W) / most}%` }}
-      title={`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the arrow keys, to set its share.`}
-      aria-label={`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]}, ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`}
+      title={msg`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the arrow keys, to set its share.`}
+      aria-label={msg`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]}, ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`}
       onClick={onPick}
       onKeyDown={(e) => {
         const by = { ArrowRight: 0.01, ArrowLeft: -0.01 }[e.key];

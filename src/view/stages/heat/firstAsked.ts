@@ -2,6 +2,7 @@ import type { Part } from '@/core/components';
 import { freeId } from '@/core/design';
 import type { StarterAsked } from '@/core/studies';
 import { BY_WATTS, cardsOf, LATER, NONE, type Sources } from './SourceFields';
+import { msg } from '@/core/messages';
 
 /** What was said cannot be taken up; the words say why. */
 export type Asked =
@@ -23,11 +24,11 @@ export async function askedFrom(
     if (chosen === NONE || chosen === LATER) return null;
     if (chosen !== BY_WATTS) return chosen;
     const heat_W = sources[`${kind}_W`];
-    const what = kind === 'card' ? 'graphics card' : 'processor';
+    const what = kind === 'card' ? msg`graphics card` : 'processor';
     if (heat_W === null) throw new Error(`Say how many watts the ${what} draws.`);
     const id = freeId(ids, `own-${kind}-${Math.round(heat_W)}`);
     ids.push(id);
-    const name = `${kind === 'card' ? 'Card' : 'Processor'}, ${Math.round(heat_W)} W`;
+    const name = `${kind === 'card' ? msg`Card` : msg`Processor`}, ${Math.round(heat_W)} W`;
     const { makeHeatSource } = await import('@/core/making');
     const refused = await keep(makeHeatSource(kind, { id, name, heat_W }));
     if (refused !== null) throw new Error(refused);

@@ -25,12 +25,13 @@ import {
   type Residual,
 } from '@/core/log';
 import { componentName } from '@/core/design';
-import { formatNumber, plural, unitShown } from '@/core/units';
+import { formatNumber, unitShown } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
 import { whenText } from './ReadingList';
 import { apartText, causeWords, figureText } from './words';
 import styles from './LogStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Differences beyond this many deviations are no chance. */
 const BEYOND = 2;
@@ -42,7 +43,9 @@ export function AgainstView() {
   const calibration = useCalibration(readings.length > 0);
   const diagnosis = useDiagnosis(readings.length > 0);
   if (readings.length === 0)
-    return <p>Note a reading first: the prediction for the same state is shown beside it here.</p>;
+    return (
+      <p>{msg`Note a reading first: the prediction for the same state is shown beside it here.`}</p>
+    );
   const { result } = calibration;
   return (
     <div className={styles.page}>
@@ -51,7 +54,7 @@ export function AgainstView() {
         stopped={false}
         onStop={calibration.stop}
         onAgain={calibration.retry}
-        what="the readings"
+        what={msg`the readings`}
       />
       {result && (
         <>
@@ -61,27 +64,26 @@ export function AgainstView() {
       )}
       {calibration.stopped && !result && (
         <p role="alert" className={styles.trouble}>
-          The readings cannot be worked out: a figure belongs to a part or loop that this build no
-          longer has. Take that reading away.
+          {msg`The readings cannot be worked out: a figure belongs to a part or loop that this build no longer has. Take that reading away.`}
         </p>
       )}
-      <h2>What is likely</h2>
+      <h2>{msg`What is likely`}</h2>
       <Progress
         share={diagnosis.progress}
         stopped={diagnosis.stopped}
         onStop={diagnosis.stop}
         onAgain={diagnosis.retry}
-        what="what is likely"
+        what={msg`what is likely`}
       />
       {diagnosis.result && <Causes design={design} found={diagnosis.result} />}
       {result && (
         <>
-          <h2>Each figure</h2>
+          <h2>{msg`Each figure`}</h2>
           <Residuals
             design={design}
             rows={measured ? result.after : result.before}
             on={readings.map((r) => r.on)}
-            by={measured ? 'with what was measured' : 'as printed'}
+            by={measured ? msg`with what was measured` : msg`as printed`}
           />
         </>
       )}
@@ -104,7 +106,7 @@ function ResidualChart({
     <div
       className={styles.chart}
       role="img"
-      aria-label={`${plural(result.before.length, 'figure')} measured less predicted, in standard deviations`}
+      aria-label={msg`${counted(result.before.length, '# figure', '# figures')} measured less predicted, in standard deviations`}
     >
       <ResponsiveContainer width="100%" height={Math.max(150, 30 * names.length + 56)}>
         <ScatterChart margin={{ top: 8, right: 16, bottom: 4, left: 8 }}>
@@ -140,8 +142,7 @@ function ResidualChart({
         </ScatterChart>
       </ResponsiveContainer>
       <p className="soft">
-        Measured less predicted, in standard deviations of instrument and model together. Rings: as
-        printed. Copper: with the factors below. Within the band it may be chance.
+        {msg`Measured less predicted, in standard deviations of instrument and model together. Rings: as printed. Copper: with the factors below. Within the band it may be chance.`}
       </p>
     </div>
   );
@@ -161,13 +162,13 @@ function Factors({
   const measured = design.choices.work?.measured;
   return (
     <section>
-      <h2>What this machine is</h2>
+      <h2>{msg`What this machine is`}</h2>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>factor</TableCell>
-            <TableCell className="num">for what is printed</TableCell>
-            <TableCell>Shown by the readings?</TableCell>
+            <TableCell>{msg`factor`}</TableCell>
+            <TableCell className="num">{msg`for what is printed`}</TableCell>
+            <TableCell>{msg`Shown by the readings?`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -177,22 +178,19 @@ function Factors({
               <TableCell className="num">
                 {factorText(p)} ± {formatNumber(1.96 * p.spread, { decimals: 2 })}
               </TableCell>
-              <TableCell>{p.told ? 'yes' : 'hardly: mostly what is usual'}</TableCell>
+              <TableCell>{p.told ? msg`yes` : msg`hardly: mostly what is usual`}</TableCell>
             </TableRow>
           ))}
         </TableBody>
       </Table>
       <p className="soft">
-        The likeliest factors under all readings, with 95 % of the chance inside ±; before any
-        reading, machines are taken to differ from their papers by{' '}
-        {formatNumber(100 * PRIOR.radiators)} to {formatNumber(100 * PRIOR.block)} % (common
-        practice, no source).
+        {msg`The likeliest factors under all readings, with 95 % of the chance inside ±; before any reading, machines are taken to differ from their papers by ${formatNumber(100 * PRIOR.radiators)} to ${formatNumber(100 * PRIOR.block)} % (common practice, no source).`}
       </p>
       <div className={styles.inline}>
         <Press
           className={styles.act}
           onClick={() =>
-            commit('go by what was measured', {
+            commit(msg`go by what was measured`, {
               do: 'work.measured',
               measured: {
                 on: new Date().toISOString(),
@@ -211,22 +209,20 @@ function Factors({
             })
           }
         >
-          {measured ? 'Go by these newer ones' : 'Go by these from now on'}
+          {measured ? msg`Go by these newer ones` : msg`Go by these from now on`}
         </Press>
         {measured && (
           <>
             <span>
-              {measured.elsewhere === undefined ? 'Measured here' : `From ${measured.elsewhere}`}:
-              every figure uses {plural(measured.readings, 'reading')} of {measured.on.slice(0, 10)}
-              .
+              {msg`${measured.elsewhere === undefined ? msg`Measured here` : msg`From ${measured.elsewhere}`}: every figure uses ${counted(measured.readings, '# reading', '# readings')} of ${measured.on.slice(0, 10)}.`}
             </span>
             <Press
               className={styles.link}
               onClick={() =>
-                commit('go by what is printed', { do: 'work.measured', measured: null })
+                commit(msg`go by what is printed`, { do: 'work.measured', measured: null })
               }
             >
-              Back to what is printed
+              {msg`Back to what is printed`}
             </Press>
           </>
         )}
@@ -240,15 +236,15 @@ const rounded = (v: number): number => Math.round(v * 1e4) / 1e4;
 /** A factor, and sound in what it is off by. */
 const factorText = ({ kind, factor }: Calibrated): string =>
   kind === 'noise'
-    ? `${factor >= 0 ? '+' : '−'}${formatNumber(Math.abs(factor), { decimals: 1 })} dB`
+    ? msg`${factor >= 0 ? '+' : '−'}${formatNumber(Math.abs(factor), { decimals: 1 })} dB`
     : formatNumber(factor, { decimals: 2 });
 
 const factorName = (design: Design, { kind, component }: Calibrated): string => {
-  if (kind === 'radiators') return 'Heat that the radiators pass';
-  if (kind === 'losses') return 'What the loops take';
-  if (kind === 'leakage') return 'Seams and gaps of the case';
-  if (kind === 'noise') return 'Sound of fans and pumps';
-  return `Resistance of ${component === null ? 'a block' : componentName(design, component)} and its paste`;
+  if (kind === 'radiators') return msg`Heat that the radiators pass`;
+  if (kind === 'losses') return msg`What the loops take`;
+  if (kind === 'leakage') return msg`Seams and gaps of the case`;
+  if (kind === 'noise') return msg`Sound of fans and pumps`;
+  return msg`Resistance of ${component === null ? msg`a block` : componentName(design, component)} and its paste`;
 };
 
 /** Causes that explain more than this are told. */
@@ -297,12 +293,12 @@ function Residuals({
     <Table className={styles.figures}>
       <TableHead>
         <TableRow>
-          <TableCell>read on</TableCell>
-          <TableCell>figure</TableCell>
-          <TableCell className="num">measured</TableCell>
-          <TableCell className="num">predicted, {by}</TableCell>
-          <TableCell className="num">difference</TableCell>
-          <TableCell>verdict</TableCell>
+          <TableCell>{msg`read on`}</TableCell>
+          <TableCell>{msg`figure`}</TableCell>
+          <TableCell className="num">{msg`measured`}</TableCell>
+          <TableCell className="num">{msg`predicted, ${by}`}</TableCell>
+          <TableCell className="num">{msg`difference`}</TableCell>
+          <TableCell>{msg`verdict`}</TableCell>
         </TableRow>
       </TableHead>
       <TableBody>
@@ -323,7 +319,7 @@ function Residuals({
             </TableCell>
             <TableCell>
               <Mark verdict={Math.abs(r.deviations) <= BEYOND ? 'ok' : 'marginal'} />{' '}
-              {Math.abs(r.deviations) <= BEYOND ? 'within chance' : 'more than chance'}
+              {Math.abs(r.deviations) <= BEYOND ? msg`within chance` : msg`more than chance`}
             </TableCell>
           </TableRow>
         ))}

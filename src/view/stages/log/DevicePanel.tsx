@@ -13,16 +13,17 @@ import { isMachine, isSettled, useEditor, type Devices } from '@/view/workspace'
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import styles from './LogStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const FAULT_WORDS: Readonly<Record<BenchFault, string>> = {
-  leak: 'a leak under air',
-  clog: 'a clogged block',
-  air: 'air in the loop',
-  dust: 'dust in the radiators',
-  'dead fan': 'a fan is stopped',
-  'bad mount': 'the first block sits badly',
-  'wrong sensor': 'the coolant thermometer reads 6 K too much',
-};
+const FAULT_WORDS: Readonly<Record<BenchFault, string>> = worded(() => ({
+  leak: msg`a leak under air`,
+  clog: msg`a clogged block`,
+  air: msg`air in the loop`,
+  dust: msg`dust in the radiators`,
+  'dead fan': msg`a fan is stopped`,
+  'bad mount': msg`the first block sits badly`,
+  'wrong sensor': msg`the coolant thermometer reads 6 K too much`,
+}));
 
 /** What devices measure now, and what they may be told. */
 export function DevicePanel({ devices }: { readonly devices: Devices }) {
@@ -31,33 +32,32 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
   const isHere = isMachine(devices, design.name);
   if (!connected)
     return (
-      <Section title="Devices">
+      <Section title={msg`Devices`}>
         <p className="soft">
-          {trouble ?? 'Looking for devices.'} Readings can be typed or pasted all the same.
+          {msg`${trouble ?? msg`Looking for devices.`} Readings can be typed or pasted all the same.`}
         </p>
       </Section>
     );
   return (
     <Section
-      title={connected.standIn ? 'Simulated devices' : 'Devices'}
+      title={connected.standIn ? msg`Simulated devices` : msg`Devices`}
       aside={
         moment &&
         isHere && (
           <span className="soft">
-            {isSettled(past) ? 'settled' : 'still moving'}, {clock(moment.time_s)}
+            {isSettled(past) ? msg`settled` : msg`still moving`}, {clock(moment.time_s)}
           </span>
         )
       }
     >
       {connected.standIn && (
         <p className="soft">
-          No real device: the build&rsquo;s own model, a little off its papers, read with scatter.{' '}
-          {formatNumber(connected.pace)} s of it in one second.
+          {msg`No real device: the build’s own model, a little off its papers, read with scatter. ${formatNumber(connected.pace)} s of it in one second.`}
         </p>
       )}
       {connected.standIn && (
         <Press className={styles.act} onClick={() => void devices.run(designToText(design))}>
-          {isHere ? 'Switch it on anew' : 'Switch this machine on'}
+          {isHere ? msg`Switch it on anew` : msg`Switch this machine on`}
         </Press>
       )}
       {trouble !== null && (
@@ -100,14 +100,14 @@ function Told({
     <>
       <div className={styles.inline}>
         <Pick
-          label="Load"
+          label={msg`Load`}
           value={load as LoadCaseId}
           options={EVERY_LOAD_CASE.map((value) => ({ value, label: CASE_NAMES[value] }))}
           onPick={(value) => void devices.set({ load: value })}
         />
         {values.fans !== undefined && (
           <QuantityField
-            label="All fans"
+            label={msg`All fans`}
             value={values.fans}
             quantity="speed"
             min={0}
@@ -117,7 +117,7 @@ function Told({
         )}
         {values.pumps !== undefined && (
           <QuantityField
-            label="All pumps"
+            label={msg`All pumps`}
             value={values.pumps}
             quantity="speed"
             min={0}
@@ -128,7 +128,7 @@ function Told({
       </div>
       {faults.length > 0 && (
         <details className={styles.more}>
-          <summary>Put something wrong, to see it found</summary>
+          <summary>{msg`Put something wrong, to see it found`}</summary>
           {faults.map((fault) => (
             <label key={fault} className={styles.fault}>
               <Check
@@ -156,5 +156,5 @@ const valueText = (value: number | undefined, unit: string): string => {
 
 const clock = (seconds: number): string => {
   const minutes = Math.floor(seconds / 60);
-  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min on`;
+  return msg`${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min on`;
 };

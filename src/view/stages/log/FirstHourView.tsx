@@ -5,10 +5,11 @@ import type { Design, Reading } from '@/core/design';
 import { quantityName, readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
 import { formatMeasure, formatSpeed } from '@/core/units';
-import { Mark, Pick, QuantityField, Press } from '@/view/shared';
+import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
+import { msg } from '@/core/messages';
 
 /** One state to bring the machine into, let settle, and read. */
 interface Wanted {
@@ -31,13 +32,11 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
   const { past } = devices;
   const moment = isMachine(devices, design.name) ? devices.moment : null;
   const note = (reading: Reading): void =>
-    commit('a reading of the machine', { do: 'work.reading', on: reading.on, reading });
+    commit(msg`a reading of the machine`, { do: 'work.reading', on: reading.on, reading });
   return (
     <div className={styles.page}>
       <p className={styles.caution}>
-        <strong>Stay with it for the first hour.</strong> Look for drops with a dry paper every ten
-        minutes. Switch off and pull the plug when coolant passes 60 °C, when anything smells, or
-        when the flow stops. Live parts and mains are for qualified people.
+        {rich`${(<strong>{msg`Stay with it for the first hour.`}</strong>)} Look for drops with a dry paper every ten minutes. Switch off and pull the plug when coolant passes 60 °C, when anything smells, or when the flow stops. Live parts and mains are for qualified people.`}
       </p>
       <ol className={styles.states}>
         {wanted.map((w, i) => {
@@ -48,9 +47,11 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
               <div>
                 <strong>
                   {CASE_NAMES[w.load]}
-                  {w.fans_rpm !== undefined && `, all fans at ${formatSpeed(w.fans_rpm)}`}
-                  {w.pumps_rpm !== undefined && `, all pumps at ${formatSpeed(w.pumps_rpm)}`}
-                  {w.fans_rpm === undefined && w.pumps_rpm === undefined && ', speeds as planned'}
+                  {w.fans_rpm !== undefined && msg`, all fans at ${formatSpeed(w.fans_rpm)}`}
+                  {w.pumps_rpm !== undefined && msg`, all pumps at ${formatSpeed(w.pumps_rpm)}`}
+                  {w.fans_rpm === undefined &&
+                    w.pumps_rpm === undefined &&
+                    msg`, speeds as planned`}
                 </strong>
                 <p className="soft">{w.tells}</p>
                 {moment && !isDone && (
@@ -65,7 +66,7 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
                         })
                       }
                     >
-                      Set the machine so
+                      {msg`Set the machine so`}
                     </Press>
                   </div>
                 )}
@@ -81,12 +82,12 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
             disabled={!isSettled(past)}
             onClick={() => note(readingOf(devices, new Date().toISOString()))}
           >
-            Take this reading
+            {msg`Take this reading`}
           </Press>
           <span className="soft" role="status">
             {isSettled(past)
-              ? 'The coolant has come to rest: the mean of the last minutes is taken.'
-              : `Wait until the coolant moves no more: ten minutes within ${formatMeasure(0.2, 'K', { decimals: 1 })}.`}
+              ? msg`The coolant has come to rest: the mean of the last minutes is taken.`
+              : msg`Wait until the coolant moves no more: ten minutes within ${formatMeasure(0.2, 'K', { decimals: 1 })}.`}
           </span>
         </p>
       )}
@@ -117,13 +118,16 @@ function statesToRead(design: Design): readonly Wanted[] {
   const air = fans.length > 0 ? { fans_rpm } : {};
   const both = pumps.length > 0 ? { ...air, pumps_rpm: fifties(LESS_FLOW * mean(pumps)) } : air;
   return [
-    { load: 'stress', tells: 'Radiators and blocks at full heat: the state the brief asks about.' },
+    {
+      load: 'stress',
+      tells: msg`Radiators and blocks at full heat: the state the brief asks about.`,
+    },
     ...(fans.length > 0
       ? [
           {
             load: 'stress' as const,
             ...air,
-            tells: `${canMore ? 'More' : 'Less'} air alone: tells radiators from what air the case lets in.`,
+            tells: msg`${canMore ? msg`More` : msg`Less`} air alone: tells radiators from what air the case lets in.`,
           },
         ]
       : []),
@@ -132,14 +136,14 @@ function statesToRead(design: Design): readonly Wanted[] {
           {
             load: 'stress' as const,
             ...both,
-            tells: 'Less flow alone: shows the loop resistance.',
+            tells: msg`Less flow alone: shows the loop resistance.`,
           },
         ]
       : []),
     {
       load: 'gaming',
       ...both,
-      tells: 'Less heat: tells a wrong thermometer from a weak radiator.',
+      tells: msg`Less heat: tells a wrong thermometer from a weak radiator.`,
     },
   ];
 }
@@ -216,20 +220,19 @@ function ReadingForm({
   const loops = design.loops.filter((l) => l.connections.length > 0);
   return (
     <section>
-      <h2>Read by hand</h2>
+      <h2>{msg`Read by hand`}</h2>
       <p className="soft">
-        The same thermometer for room and coolant: what it reads wrong cancels in the difference.
-        Leave out what you cannot read.
+        {msg`The same thermometer for room and coolant: what it reads wrong cancels in the difference. Leave out what you cannot read.`}
       </p>
       <div className={styles.inline}>
         <Pick
-          label="Load"
+          label={msg`Load`}
           value={load}
           options={EVERY_LOAD_CASE.map((value) => ({ value, label: CASE_NAMES[value] }))}
           onPick={setLoad}
         />
         <QuantityField
-          label="Room"
+          label={msg`Room`}
           value={room}
           quantity="temperature"
           decimals={1}
@@ -238,7 +241,7 @@ function ReadingForm({
           onCommit={(v) => v !== null && setRoom(v)}
         />
         <QuantityField
-          label="All fans"
+          label={msg`All fans`}
           value={fans}
           quantity="speed"
           optional
@@ -247,7 +250,7 @@ function ReadingForm({
           onCommit={setFans}
         />
         <QuantityField
-          label="All pumps"
+          label={msg`All pumps`}
           value={pumps}
           quantity="speed"
           optional
@@ -256,7 +259,7 @@ function ReadingForm({
           onCommit={setPumps}
         />
         <QuantityField
-          label="Noise"
+          label={msg`Noise`}
           value={noise}
           quantity="sound"
           decimals={1}
@@ -270,7 +273,7 @@ function ReadingForm({
         {loops.map((l) => (
           <QuantityField
             key={`c${l.id}`}
-            label={loops.length > 1 ? `${l.name}: coolant` : 'Coolant'}
+            label={loops.length > 1 ? `${l.name}: coolant` : msg`Coolant`}
             value={coolant[l.id] ?? null}
             quantity="temperature"
             decimals={1}
@@ -283,7 +286,7 @@ function ReadingForm({
         {loops.map((l) => (
           <QuantityField
             key={`f${l.id}`}
-            label={loops.length > 1 ? `${l.name}: flow` : 'Flow'}
+            label={loops.length > 1 ? `${l.name}: flow` : msg`Flow`}
             value={flow[l.id] ?? null}
             quantity="flow"
             decimals={2}
@@ -322,7 +325,7 @@ function ReadingForm({
         disabled={!hasFigure}
         onClick={() => onNote({ ...draft, on: new Date().toISOString() })}
       >
-        {doubts.length > 0 ? 'Note it all the same' : 'Note this reading'}
+        {doubts.length > 0 ? msg`Note it all the same` : msg`Note this reading`}
       </Press>
     </section>
   );

@@ -15,7 +15,7 @@ import {
 } from 'recharts';
 import { dismantling } from '@/core/assembly';
 import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
-import { formatMeasure, formatNumber, formatWatts, plural } from '@/core/units';
+import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
 import { serviceToIcs } from '@/format';
 import { Progress, Press } from '@/view/shared';
 import {
@@ -27,6 +27,7 @@ import {
 } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 /** How the machine changes over the years, what is due, and how it comes apart again. */
 export function LifeView({ ran }: { readonly ran: string | null }) {
@@ -37,11 +38,10 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
   return (
     <div className={styles.page}>
       <Service due={serviceDue(design, ran)} />
-      <h2>How it changes</h2>
+      <h2>{msg`How it changes`}</h2>
       {readings.length < 2 ? (
         <p className="soft">
-          With a reading a month a change shows here before it is felt: each figure against its
-          prediction for the same room, load and speeds.
+          {msg`With a reading a month a change shows here before it is felt: each figure against its prediction for the same room, load and speeds.`}
         </p>
       ) : (
         <>
@@ -50,7 +50,7 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
             stopped={trends.stopped}
             onStop={trends.stop}
             onAgain={trends.retry}
-            what="the trends"
+            what={msg`the trends`}
           />
           <div className={styles.trends}>
             {(trends.result ?? []).map((t) => (
@@ -61,15 +61,14 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
       )}
       <Upgrades />
       <details className={styles.more}>
-        <summary>Taken apart for service, warranty or sale</summary>
+        <summary>{msg`Taken apart for service, warranty or sale`}</summary>
         <ol className={styles.undo}>
           {dismantling(steps).map((u) => (
             <li key={u.title}>{u.title}</li>
           ))}
         </ol>
         <p className="soft">
-          Whether a maker still answers for a part that was opened is the maker&rsquo;s to say: ask
-          before you take it off.
+          {msg`Whether a maker still answers for a part that was opened is the maker’s to say: ask before you take it off.`}
         </p>
       </details>
     </div>
@@ -83,21 +82,21 @@ function Upgrades() {
   const { limits } = useEditor((s) => s.design.brief);
   const id = useEditor((s) => s.id);
   const by = measured
-    ? `Worked out with what was measured of ${measured.elsewhere === undefined ? 'this machine' : 'its parts elsewhere'}`
-    : 'Worked out as printed, until readings correct it';
+    ? msg`Worked out with what was measured of ${measured.elsewhere === undefined ? msg`this machine` : msg`its parts elsewhere`}`
+    : msg`Worked out as printed, until readings correct it`;
   // What heats them now is the heat they carry over its share.
   const more_W = carries && carries.ofNow > 0 ? carries.heat_W * (1 - 1 / carries.ofNow) : 0;
   return (
     <section>
-      <h2>What an upgrade would bring</h2>
+      <h2>{msg`What an upgrade would bring`}</h2>
       <p>
         {carries
-          ? `${by}, the loops carry ${formatWatts(carries.heat_W)} within ${formatMeasure(limits.deltaT_K, 'K')} and ${formatNumber(limits.noise_dBA)} dBA: ${
+          ? msg`${by}, the loops carry ${formatWatts(carries.heat_W)} within ${formatMeasure(limits.deltaT_K, 'K')} and ${formatNumber(limits.noise_dBA)} dBA: ${
               more_W >= 0
-                ? `${formatWatts(more_W)} are left for a warmer card or processor.`
-                : `${formatWatts(-more_W)} less than what heats them now.`
+                ? msg`${formatWatts(more_W)} are left for a warmer card or processor.`
+                : msg`${formatWatts(-more_W)} less than what heats them now.`
             }`
-          : `${by}: no fan speed keeps the brief's noise, so no heat is left.`}
+          : msg`${by}: no fan speed keeps the brief's noise, so no heat is left.`}
       </p>
       <p className={styles.inline}>
         {UPGRADES.map(([stage, words]) => (
@@ -114,11 +113,14 @@ function Upgrades() {
   );
 }
 
-const UPGRADES = [
-  ['heat', 'Another card or processor'],
-  ['cooling', 'More radiator, other fans'],
-  ['flow', 'Another pump'],
-] as const;
+const UPGRADES = worded(
+  () =>
+    [
+      ['heat', msg`Another card or processor`],
+      ['cooling', msg`More radiator, other fans`],
+      ['flow', msg`Another pump`],
+    ] as const,
+);
 
 function Service({ due }: { readonly due: readonly DueJob[] }) {
   const name = useEditor((s) => s.design.name);
@@ -126,14 +128,14 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
   const today = new Date().toISOString().slice(0, 10);
   return (
     <section>
-      <h2>What is due</h2>
+      <h2>{msg`What is due`}</h2>
       <Table className={styles.due}>
         <TableHead>
           <TableRow>
-            <TableCell>job</TableCell>
-            <TableCell>due</TableCell>
-            <TableCell>last done</TableCell>
-            <TableCell className="num">every</TableCell>
+            <TableCell>{msg`job`}</TableCell>
+            <TableCell>{msg`due`}</TableCell>
+            <TableCell>{msg`last done`}</TableCell>
+            <TableCell className="num">{msg`every`}</TableCell>
             <TableCell />
           </TableRow>
         </TableHead>
@@ -148,10 +150,10 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 </span>
               </TableCell>
               <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
-                {job.due ?? 'from the first run on'}
-                {job.due !== null && job.due < today && ', late'}
+                {job.due ?? msg`from the first run on`}
+                {job.due !== null && job.due < today && msg`, late`}
               </TableCell>
-              <TableCell>{job.last?.slice(0, 10) ?? 'never'}</TableCell>
+              <TableCell>{job.last?.slice(0, 10) ?? msg`never`}</TableCell>
               <TableCell className="num">{everyText(job.every_days)}</TableCell>
               <TableCell>
                 <Press
@@ -165,7 +167,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                     });
                   }}
                 >
-                  done today
+                  {msg`done today`}
                 </Press>
               </TableCell>
             </TableRow>
@@ -177,7 +179,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
         disabled={due.every((j) => j.due === null)}
         onClick={() => downloadService(name, serviceToIcs(name, due))}
       >
-        Reminders as a calendar (ICS)
+        {msg`Reminders as a calendar (ICS)`}
       </Press>
     </section>
   );
@@ -185,13 +187,15 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
 
 const MONTH_DAYS = 30.4;
 const everyText = (days: number): string =>
-  days < 60 ? plural(days, 'day') : plural(Math.round(days / MONTH_DAYS), 'month');
+  days < 60
+    ? msg`${counted(days, '# day', '# days')}`
+    : msg`${counted(Math.round(days / MONTH_DAYS), '# month', '# months')}`;
 
 const SHAPE_WORDS: Readonly<Record<Trend['shape'], (t: Trend) => string>> = {
-  level: ({ from }) => `as always, ${percent(from)} of what is predicted`,
-  drift: ({ from, to }) => `drifting, from ${percent(from)} to ${percent(to)}`,
+  level: ({ from }) => msg`as always, ${percent(from)} of what is predicted`,
+  drift: ({ from, to }) => msg`drifting, from ${percent(from)} to ${percent(to)}`,
   step: ({ from, to, since }) =>
-    `changed from ${percent(from)} to ${percent(to)} since ${since?.slice(0, 10) ?? ''}`,
+    msg`changed from ${percent(from)} to ${percent(to)} since ${since?.slice(0, 10) ?? ''}`,
 };
 const percent = (v: number): string => `${formatNumber(100 * v)} %`;
 
@@ -203,7 +207,10 @@ function TrendChart({ name, trend }: { readonly name: string; readonly trend: Tr
       <figcaption>
         <strong>{name}</strong>: {words}
       </figcaption>
-      <div role="img" aria-label={`${name} over ${plural(data.length, 'reading')}: ${words}`}>
+      <div
+        role="img"
+        aria-label={msg`${name} over ${counted(data.length, '# reading', '# readings')}: ${words}`}
+      >
         <ResponsiveContainer width="100%" height={120}>
           <LineChart data={data} margin={{ top: 6, right: 8, bottom: 0, left: 0 }}>
             <CartesianGrid stroke="var(--hairline)" />

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { isMeasuredHere } from '@/core/design';
 import { ranOn, serviceDue } from '@/core/log';
-import { formatNumber, plural } from '@/core/units';
+import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -13,14 +13,15 @@ import { LifeView } from './LifeView';
 import { PapersView } from './PapersView';
 import { ReadingList } from './ReadingList';
 import styles from './LogStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
-  { value: 'first hour', label: 'first hour' },
-  { value: 'against', label: 'predicted and measured' },
-  { value: 'life', label: 'years and service' },
-  { value: 'papers', label: 'quote and handover' },
-];
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
+  { value: 'first hour', label: msg`first hour` },
+  { value: 'against', label: msg`predicted and measured` },
+  { value: 'life', label: msg`years and service` },
+  { value: 'papers', label: msg`quote and handover` },
+]);
 
 /** What the finished machine shows, what that says, and how it is kept. */
 export function LogStage() {
@@ -31,8 +32,8 @@ export function LogStage() {
   if (design.components.length === 0 || design.loops.length === 0)
     return (
       <EmptyStage
-        title="Nothing to log yet"
-        text="A machine with a loop comes first; its readings are set against the prediction here."
+        title={msg`Nothing to log yet`}
+        text={msg`A machine with a loop comes first; its readings are set against the prediction here.`}
       />
     );
   const ran = ranOn(design);
@@ -43,13 +44,13 @@ export function LogStage() {
       title={titleOf(readings.length, isMeasuredHere(design))}
       sentence={
         ran === null
-          ? 'One hour with the finished machine, four settled states: the model is then corrected by it, and says from then on when something changes.'
-          : `First run on ${ran.slice(0, 10)}. ${next?.due ? `Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
+          ? msg`One hour with the finished machine, four settled states: the model is then corrected by it, and says from then on when something changes.`
+          : msg`First run on ${ran.slice(0, 10)}. ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
       }
       side={
         <>
           {view === 'first hour' && <DevicePanel devices={devices} />}
-          <Section title={`Readings (${formatNumber(readings.length)})`}>
+          <Section title={msg`Readings (${formatNumber(readings.length)})`}>
             <ReadingList readings={readings} />
           </Section>
           {view !== 'first hour' && <DevicePanel devices={devices} />}
@@ -57,7 +58,7 @@ export function LogStage() {
       }
     >
       <div className={styles.views}>
-        <Segments label="Part of the log" value={view} options={VIEWS} onPick={setView} />
+        <Segments label={msg`Part of the log`} value={view} options={VIEWS} onPick={setView} />
       </div>
       {view === 'first hour' && <FirstHourView devices={devices} />}
       {view === 'against' && <AgainstView />}
@@ -68,8 +69,8 @@ export function LogStage() {
 }
 
 function titleOf(readings: number, isMeasured: boolean): string {
-  if (readings === 0) return 'No reading of the machine yet';
+  if (readings === 0) return msg`No reading of the machine yet`;
   return isMeasured
-    ? `${plural(readings, 'reading')}; the model uses them`
-    : `${plural(readings, 'reading')} of the machine`;
+    ? msg`${counted(readings, '# reading', '# readings')}; the model uses them`
+    : msg`${counted(readings, '# reading', '# readings')} of the machine`;
 }

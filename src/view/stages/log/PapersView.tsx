@@ -13,6 +13,7 @@ import { MoneyField } from '../brief/MoneyField';
 import { useEditor } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
+import { msg } from '@/core/messages';
 
 const NEW_ORDER: Order = { client: '', rate_cents: 4000, tax: 0.2 };
 
@@ -27,7 +28,7 @@ export function PapersView() {
   const [client, setClient] = useState(order.client);
   const quote = quoteOf(bom, steps, order);
   const set = (values: Partial<Order>): void =>
-    commit('for whom it is built', {
+    commit(msg`for whom it is built`, {
       do: 'work.client',
       client: { ...order, client: client.trim(), ...values },
     });
@@ -36,7 +37,7 @@ export function PapersView() {
     <div className={styles.page}>
       <div className={styles.inline}>
         <label className={styles.text}>
-          Built for
+          {msg`Built for`}
           <TextInput
             value={client}
             maxLength={120}
@@ -45,15 +46,15 @@ export function PapersView() {
           />
         </label>
         <span className={styles.text}>
-          An hour, {currency}
+          {msg`An hour, ${currency}`}
           <MoneyField
-            label={`An hour, ${currency}`}
+            label={msg`An hour, ${currency}`}
             value={order.rate_cents}
             onCommit={(rate_cents) => set({ rate_cents: rate_cents ?? 0 })}
           />
         </span>
         <QuantityField
-          label="Tax"
+          label={msg`Tax`}
           value={100 * order.tax}
           quantity="share"
           decimals={1}
@@ -62,12 +63,12 @@ export function PapersView() {
           onCommit={(v) => v !== null && set({ tax: v / 100 })}
         />
         <DayField
-          label="Promised for"
+          label={msg`Promised for`}
           value={order.due?.slice(0, 10) ?? null}
           isOptional
           onCommit={(due) => {
             const { due: _old, ...rest } = order;
-            commit('when it is promised', {
+            commit(msg`when it is promised`, {
               do: 'work.client',
               client: { ...rest, client: client.trim(), ...(due === null ? {} : { due }) },
             });
@@ -78,26 +79,25 @@ export function PapersView() {
         <TableBody>
           <TableRow>
             <TableCell component="th" scope="row">
-              Parts of the list, tools left out
+              {msg`Parts of the list, tools left out`}
             </TableCell>
             <TableCell className="num">{formatMoney(quote.parts)}</TableCell>
           </TableRow>
           <TableRow>
             <TableCell component="th" scope="row">
-              {formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at{' '}
-              {formatMoney(order.rate_cents)}
+              {msg`${formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at ${formatMoney(order.rate_cents)}`}
             </TableCell>
             <TableCell className="num">{formatMoney(quote.work)}</TableCell>
           </TableRow>
           <TableRow>
             <TableCell component="th" scope="row">
-              Tax, {formatNumber(100 * order.tax, { decimals: 1 })} %
+              {msg`Tax, ${formatNumber(100 * order.tax, { decimals: 1 })} %`}
             </TableCell>
             <TableCell className="num">{formatMoney(quote.tax)}</TableCell>
           </TableRow>
           <TableRow className={styles.total}>
             <TableCell component="th" scope="row">
-              Together, {currency}
+              {msg`Together, ${currency}`}
             </TableCell>
             <TableCell className="num">{formatMoney(quote.total)}</TableCell>
           </TableRow>
@@ -105,16 +105,14 @@ export function PapersView() {
       </Table>
       <p className={styles.inline}>
         <a href={`/api/builds/${id}/pdf?of=quote&units=${shownUnits()}`} download>
-          Quote as PDF
+          {msg`Quote as PDF`}
         </a>
         <a href={`/api/builds/${id}/pdf?of=handover&units=${shownUnits()}`} download>
-          Handover sheet as PDF
+          {msg`Handover sheet as PDF`}
         </a>
       </p>
       <p className="soft">
-        The handover sheet lists what was promised and what was measured, the air test, the coolant,
-        what is due and when, and the cautions. Prices are the list&rsquo;s own; what the law asks
-        of a quote or a bill where you are, ask there.
+        {msg`The handover sheet lists what was promised and what was measured, the air test, the coolant, what is due and when, and the cautions. Prices are the list’s own; what the law asks of a quote or a bill where you are, ask there.`}
       </p>
     </div>
   );

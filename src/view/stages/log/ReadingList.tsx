@@ -7,6 +7,7 @@ import { readingsFromCsv } from '@/format';
 import { downloadReadings, useEditor } from '@/view/workspace';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The readings kept, newest first; more of them from a table, and out as one. */
 export function ReadingList({ readings }: { readonly readings: readonly Reading[] }) {
@@ -28,12 +29,12 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
               </span>
               <Press
                 className={styles.link}
-                aria-label={`Take away the reading of ${whenText(r.on)}`}
+                aria-label={msg`Take away the reading of ${whenText(r.on)}`}
                 onClick={() =>
-                  commit('take a reading away', { do: 'work.reading', on: r.on, reading: null })
+                  commit(msg`take a reading away`, { do: 'work.reading', on: r.on, reading: null })
                 }
               >
-                take away
+                {msg`take away`}
               </Press>
             </li>
           ))}
@@ -42,7 +43,7 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
       <FromTable />
       {readings.length > 0 && (
         <Press className={styles.link} onClick={() => downloadReadings(name, readings)}>
-          Keep them as CSV
+          {msg`Keep them as CSV`}
         </Press>
       )}
     </>
@@ -65,10 +66,10 @@ function FromTable() {
     const read = readingsFromCsv(table);
     if (!read.ok) {
       setText(table);
-      setTroubles(read.troubles.map((t) => `Row ${t.row}, ${t.column}: ${t.message}`));
+      setTroubles(read.troubles.map((t) => msg`Row ${t.row}, ${t.column}: ${t.message}`));
       return;
     }
-    commit('readings from a table', {
+    commit(msg`readings from a table`, {
       do: 'batch',
       edits: read.readings.map((reading) => ({ do: 'work.reading', on: reading.on, reading })),
     });
@@ -77,12 +78,12 @@ function FromTable() {
   };
   return (
     <details className={styles.more}>
-      <summary>Paste a table, or open a CSV</summary>
+      <summary>{msg`Paste a table, or open a CSV`}</summary>
       <p className={`soft ${styles.head}`}>
-        First row: {HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')} and what else you have.
+        {msg`First row: ${HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')} and what else you have.`}
       </p>
       <textarea
-        aria-label="Readings as a table"
+        aria-label={msg`Readings as a table`}
         rows={4}
         value={text}
         onChange={(e) => setText(e.target.value)}
@@ -96,16 +97,16 @@ function FromTable() {
       )}
       <div className={styles.inline}>
         <Press className={styles.act} disabled={text.trim() === ''} onClick={() => take(text)}>
-          Take these readings
+          {msg`Take these readings`}
         </Press>
         <Press className={styles.link} onClick={() => file.current?.click()}>
-          Open a CSV file
+          {msg`Open a CSV file`}
         </Press>
         <input
           ref={file}
           type="file"
           accept=".csv,text/csv,text/plain"
-          aria-label="CSV of readings"
+          aria-label={msg`CSV of readings`}
           hidden
           onChange={(e) => {
             void e.target.files?.[0]?.text().then(take);

@@ -7,10 +7,11 @@ import TableRow from '@mui/material/TableRow';
 import type { Loop } from '@/core/design';
 import { changeEvery, coolantCost, coolantHabits, mixFor, YEARS_COMPARED } from '@/core/bom';
 import { environmentOf, judgeCorrosion } from '@/core/corrosion';
-import { formatMoney, formatMeasure, formatNumber, plural } from '@/core/units';
+import { formatMoney, formatMeasure, formatNumber } from '@/core/units';
 import { Mark, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const WORST = { fails: 0, marginal: 1, unchecked: 2, ok: 3 } as const;
 
@@ -53,28 +54,26 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
     })
     .sort((a, b) => WORST[b.verdict] - WORST[a.verdict] || a.cost.total_minor - b.cost.total_minor);
   return (
-    <div className={styles.scroll} tabIndex={0} role="region" aria-label="Coolants compared">
+    <div className={styles.scroll} tabIndex={0} role="region" aria-label={msg`Coolants compared`}>
       <Table className={styles.coolants}>
         <TableHead>
           <TableRow>
-            <TableCell>coolant</TableCell>
+            <TableCell>{msg`coolant`}</TableCell>
             <TableCell className="no-print" />
-            <TableCell>metals, plastics</TableCell>
-            <TableCell className="num">
-              {YEARS_COMPARED} years, {currency}
-            </TableCell>
-            <TableCell className="num">changed every</TableCell>
-            <TableCell>stains</TableCell>
-            <TableCell>clogs</TableCell>
-            <TableCell>toxic</TableCell>
-            <TableCell className="num">µS/cm</TableCell>
+            <TableCell>{msg`metals, plastics`}</TableCell>
+            <TableCell className="num">{msg`${YEARS_COMPARED} years, ${currency}`}</TableCell>
+            <TableCell className="num">{msg`changed every`}</TableCell>
+            <TableCell>{msg`stains`}</TableCell>
+            <TableCell>{msg`clogs`}</TableCell>
+            <TableCell>{msg`toxic`}</TableCell>
+            <TableCell className="num">{'µS/cm'}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
           {rows.map((r) => {
             const careWords = () => {
-              if (r.attacks) return `attacks ${r.attacks}`;
-              if (r.watch) return `watch ${r.watch}`;
+              if (r.attacks) return msg`attacks ${r.attacks}`;
+              if (r.watch) return msg`watch ${r.watch}`;
               if (r.environment === 'ordinary') return 'inhibited';
               return 'plain';
             };
@@ -86,20 +85,21 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                 <TableCell>
                   {r.coolant.name}
                   <span className="soft">
-                    {r.mix.water_mL > 0
-                      ? `, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to ${formatMeasure(r.mix.water_mL, 'mL')} water`
-                      : ''}
-                    ; {formatMoney(r.cost.perLitre_minor)} a litre
+                    {msg`${
+                      r.mix.water_mL > 0
+                        ? msg`, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to ${formatMeasure(r.mix.water_mL, 'mL')} water`
+                        : ''
+                    }; ${formatMoney(r.cost.perLitre_minor)} a litre`}
                   </span>
                 </TableCell>
                 <TableCell className="no-print">
                   {r.coolant.id === loop.coolant.id ? (
-                    <span className="soft">in it</span>
+                    <span className="soft">{msg`in it`}</span>
                   ) : (
                     <Press
                       className={styles.link}
                       onClick={() =>
-                        commit(`fill ${loop.name} with ${r.coolant.name}`, {
+                        commit(msg`fill ${loop.name} with ${r.coolant.name}`, {
                           do: 'loop.coolant',
                           loop: loop.id,
                           coolant: r.coolant,
@@ -107,7 +107,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                         })
                       }
                     >
-                      fill
+                      {msg`fill`}
                     </Press>
                   )}
                 </TableCell>
@@ -116,12 +116,12 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                 </TableCell>
                 <TableCell className="num">
                   {formatMoney(r.cost.total_minor)}{' '}
-                  <span className="soft">{plural(r.cost.fills, 'fill')}</span>
+                  <span className="soft">{msg`${counted(r.cost.fills, '# fill', '# fills')}`}</span>
                 </TableCell>
-                <TableCell className="num">{changeEvery(r.coolant)} mo.</TableCell>
+                <TableCell className="num">{msg`${changeEvery(r.coolant)} mo.`}</TableCell>
                 <TableCell>{r.habits.stains}</TableCell>
                 <TableCell>{r.habits.clogs}</TableCell>
-                <TableCell>{r.coolant.poisonous ? <strong>yes</strong> : 'no'}</TableCell>
+                <TableCell>{r.coolant.poisonous ? <strong>{msg`yes`}</strong> : msg`no`}</TableCell>
                 <TableCell className="num">
                   {r.coolant.conductivity_uScm === undefined
                     ? '–'
@@ -133,10 +133,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
         </TableBody>
       </Table>
       <p className="soft">
-        Metals by the anodic index, plastics and rubbers by resistance tables, both from memory;
-        staining and clogging by common practice, no source; conductivity and intervals as the
-        coolant&apos;s own data say. Costs are bottles at the catalogue&apos;s prices for{' '}
-        {formatMeasure(volume, 'mL')} a fill, water not counted.
+        {msg`Metals by the anodic index, plastics and rubbers by resistance tables, both from memory; staining and clogging by common practice, no source; conductivity and intervals as the coolant's own data say. Costs are bottles at the catalogue's prices for ${formatMeasure(volume, 'mL')} a fill, water not counted.`}
       </p>
     </div>
   );

@@ -16,6 +16,7 @@ import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CoolantTable } from './CoolantTable';
 import { PolymerTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
@@ -34,9 +35,9 @@ export function MaterialsStage() {
     return (
       <>
         <EmptyStage
-          title="Nothing is wetted yet"
-          text="Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here."
-          action={loose ? 'Connect the loop' : 'Open the catalogue'}
+          title={msg`Nothing is wetted yet`}
+          text={msg`Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here.`}
+          action={loose ? msg`Connect the loop` : msg`Open the catalogue`}
           onAction={() => (loose ? setConnecting(true) : open('stores'))}
         />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
@@ -55,29 +56,29 @@ export function MaterialsStage() {
     metals.polymers.find((m) => m.loop === loop && m.material === material)?.verdict;
   const titleWords = () => {
     if (bad > 0)
-      return `${bad === 1 ? 'One pair' : `${bad} pairs`} of metals cannot share the coolant`;
-    if (marginal > 0) return 'The metals are compatible, some only just';
-    return 'The metals are compatible';
+      return msg`${counted(bad, 'One pair', '# pairs')} of metals cannot share the coolant`;
+    if (marginal > 0) return msg`The metals are compatible, some only just`;
+    return msg`The metals are compatible`;
   };
   return (
     <StageFrame
       stage="materials"
       title={titleWords()}
-      sentence="Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts."
+      sentence={msg`Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts.`}
       side={design.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
         const { coolant } = loop;
         const tubeWords = () => {
-          if (softVerdict(loop.id, loop.tube.material) === 'fails') return ': attacked by it';
+          if (softVerdict(loop.id, loop.tube.material) === 'fails') return msg`: attacked by it`;
           if (loop.tube.material === 'soft PVC')
-            return ': may leach plasticiser, which settles in the block';
+            return msg`: may leach plasticiser, which settles in the block`;
           return ': agrees';
         };
         return (
-          <Section key={loop.id} title={`Coolant of ${loop.name}`}>
+          <Section key={loop.id} title={msg`Coolant of ${loop.name}`}>
             <div className={styles.fields}>
               <Pick
-                label="Coolant"
+                label={msg`Coolant`}
                 value={coolant.id}
                 options={[
                   ...(coolants.some((c) => c.id === coolant.id)
@@ -88,7 +89,7 @@ export function MaterialsStage() {
                 onPick={(id) => {
                   const next = coolants.find((c) => c.id === id);
                   if (next)
-                    commit(`fill ${loop.name} with ${next.name}`, {
+                    commit(msg`fill ${loop.name} with ${next.name}`, {
                       do: 'loop.coolant',
                       loop: loop.id,
                       coolant: next,
@@ -99,7 +100,7 @@ export function MaterialsStage() {
               <AgeField
                 months={loop.coolantAge_months}
                 onCommit={(age_months) =>
-                  commit('set the age of the coolant', {
+                  commit(msg`set the age of the coolant`, {
                     do: 'loop.coolant',
                     loop: loop.id,
                     coolant,
@@ -112,87 +113,86 @@ export function MaterialsStage() {
               <TableBody>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    counts as
+                    {msg`counts as`}
                   </TableCell>
                   <TableCell>
                     {metals.environments[loop.id] === 'ordinary'
-                      ? 'ordinary: inhibitor in date, 0.25 V allowed'
-                      : 'harsh: no inhibitor in date, 0.15 V allowed'}
+                      ? msg`ordinary: inhibitor in date, 0.25 V allowed`
+                      : msg`harsh: no inhibitor in date, 0.15 V allowed`}
                   </TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    made of
+                    {msg`made of`}
                   </TableCell>
                   <TableCell>
                     {coolant.base.glycol === 'none'
-                      ? 'water'
-                      : `${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}
+                      ? msg`water`
+                      : msg`${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}
                   </TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    inhibitor
+                    {msg`inhibitor`}
                   </TableCell>
                   <TableCell>
-                    {coolant.inhibitor_months > 0 ? `${coolant.inhibitor_months} months` : 'none'}
+                    {coolant.inhibitor_months > 0
+                      ? msg`${coolant.inhibitor_months} months`
+                      : msg`none`}
                   </TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    biocide
+                    {msg`biocide`}
                   </TableCell>
-                  <TableCell>{coolant.biocide ? 'yes' : 'none: add one'}</TableCell>
+                  <TableCell>{coolant.biocide ? msg`yes` : msg`none: add one`}</TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    look
+                    {msg`look`}
                   </TableCell>
                   <TableCell>{coolant.look}</TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    upkeep
+                    {msg`upkeep`}
                   </TableCell>
                   <TableCell>{coolant.upkeep}</TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    needed
+                    {msg`needed`}
                   </TableCell>
                   <TableCell>
-                    {formatMeasure(volume?.total_mL, 'mL')} in the loop,{' '}
-                    {formatMeasure(volume?.buy_mL, 'mL')} with spare: {volume?.bottles}{' '}
-                    {volume?.bottles === 1 ? 'bottle' : 'bottles'} of{' '}
-                    {formatMeasure(coolant.bottle_mL, 'mL')}
+                    {volume &&
+                      msg`${formatMeasure(volume.total_mL, 'mL')} in the loop, ${formatMeasure(volume.buy_mL, 'mL')} with spare: ${counted(volume.bottles, '# bottle', '# bottles')} of ${formatMeasure(coolant.bottle_mL, 'mL')}`}
                   </TableCell>
                 </TableRow>
                 {coolant.waterParts !== undefined && volume && (
                   <TableRow>
                     <TableCell component="th" scope="row">
-                      mixed
+                      {msg`mixed`}
                     </TableCell>
                     <TableCell>
-                      {formatMeasure(mixFor(coolant, volume.buy_mL).concentrate_mL, 'mL')} of it
-                      with {formatMeasure(mixFor(coolant, volume.buy_mL).water_mL, 'mL')} distilled
-                      water (1 to {formatNumber(coolant.waterParts)} by volume)
+                      {msg`${formatMeasure(mixFor(coolant, volume.buy_mL).concentrate_mL, 'mL')} of it with ${formatMeasure(mixFor(coolant, volume.buy_mL).water_mL, 'mL')} distilled water (1 to ${formatNumber(coolant.waterParts)} by volume)`}
                     </TableCell>
                   </TableRow>
                 )}
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    next change
+                    {msg`next change`}
                   </TableCell>
                   <TableCell>
-                    {changeEvery(coolant) > loop.coolantAge_months
-                      ? `in ${changeEvery(coolant) - loop.coolantAge_months} months`
-                      : 'due now'}
-                    : drain, flush with distilled water until it runs clear, look at the fins, fill
+                    {msg`${
+                      changeEvery(coolant) > loop.coolantAge_months
+                        ? msg`in ${changeEvery(coolant) - loop.coolantAge_months} months`
+                        : msg`due now`
+                    }: drain, flush with distilled water until it runs clear, look at the fins, fill`}
                   </TableCell>
                 </TableRow>
                 <TableRow>
                   <TableCell component="th" scope="row">
-                    tube
+                    {msg`tube`}
                   </TableCell>
                   <TableCell>
                     {loop.tube.material}
@@ -203,8 +203,7 @@ export function MaterialsStage() {
             </Table>
             {coolant.poisonous && (
               <p className={styles.caution}>
-                Ethylene glycol is toxic, to pets above all. Keep it from children, read the safety
-                sheet, dispose of it by local rules.
+                {msg`Ethylene glycol is toxic, to pets above all. Keep it from children, read the safety sheet, dispose of it by local rules.`}
               </p>
             )}
           </Section>
@@ -213,11 +212,11 @@ export function MaterialsStage() {
     >
       <div className="no-print">
         <Segments
-          label="View"
+          label={msg`View`}
           value={view}
           options={[
-            { value: 'metals', label: 'metals' },
-            { value: 'coolants', label: 'coolants compared' },
+            { value: 'metals', label: msg`metals` },
+            { value: 'coolants', label: msg`coolants compared` },
           ]}
           onPick={setView}
         />
@@ -245,7 +244,7 @@ export function MaterialsStage() {
                 className={styles.scroll}
                 tabIndex={0}
                 role="region"
-                aria-label={`Metals of ${loop.name}, pair by pair`}
+                aria-label={msg`Metals of ${loop.name}, pair by pair`}
               >
                 <Table className={styles.matrix}>
                   <TableHead>
@@ -271,7 +270,7 @@ export function MaterialsStage() {
                             <TableCell
                               key={col.metal}
                               className={styles.self}
-                              aria-label="the same metal"
+                              aria-label={msg`the same metal`}
                             />
                           ) : (
                             <TableCell
@@ -281,13 +280,14 @@ export function MaterialsStage() {
                             >
                               <Mark verdict={pair.verdict} size={14} />{' '}
                               <b>{formatNumber(pair.difference_V, { decimals: 2 })} V</b>
-                              <span>of {formatNumber(pair.limit_V, { decimals: 2 })}</span>
+                              <span>{msg`of ${formatNumber(pair.limit_V, { decimals: 2 })}`}</span>
                               {pair.verdict !== 'ok' && (
                                 <span>
-                                  {METAL_NAMES[pair.dissolves]} dissolves
-                                  {Number.isFinite(pair.areaRatio)
-                                    ? `, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area`
-                                    : ''}
+                                  {msg`${METAL_NAMES[pair.dissolves]} dissolves${
+                                    Number.isFinite(pair.areaRatio)
+                                      ? msg`, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area`
+                                      : ''
+                                  }`}
                                 </span>
                               )}
                             </TableCell>
@@ -301,9 +301,9 @@ export function MaterialsStage() {
               <Table className={styles.carriers}>
                 <TableHead>
                   <TableRow>
-                    <TableCell>wetted metal</TableCell>
-                    <TableCell className="num">area</TableCell>
-                    <TableCell>carried by</TableCell>
+                    <TableCell>{msg`wetted metal`}</TableCell>
+                    <TableCell className="num">{msg`area`}</TableCell>
+                    <TableCell>{msg`carried by`}</TableCell>
                   </TableRow>
                 </TableHead>
                 <TableBody>
@@ -313,9 +313,7 @@ export function MaterialsStage() {
                         {METAL_NAMES[m.metal]}
                         {m.platedOver.length > 0 ? (
                           <span className="soft">
-                            {' '}
-                            over {m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a scratch
-                            exposes it
+                            {msg` over ${m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a scratch exposes it`}
                           </span>
                         ) : null}
                       </TableCell>
@@ -353,10 +351,7 @@ export function MaterialsStage() {
           );
         })}
       <p className="soft">
-        Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory;
-        reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring
-        handbooks and general chemical-resistance tables, from memory; a part maker&apos;s own data
-        go before them.
+        {msg`Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory; reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring handbooks and general chemical-resistance tables, from memory; a part maker's own data go before them.`}
       </p>
     </StageFrame>
   );
@@ -371,7 +366,7 @@ function AgeField({
 }) {
   return (
     <label className={styles.age}>
-      <span className="soft">Months in use</span>
+      <span className="soft">{msg`Months in use`}</span>
       <input
         type="number"
         min={0}

@@ -8,8 +8,11 @@ import { isWet } from '@/core/components';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './MaterialsStage.module.css';
+import { msg, worded } from '@/core/messages';
 
-const WORDS = { ok: 'agrees', marginal: 'watch it', fails: 'attacked' } as const;
+const WORDS = worded(
+  () => ({ ok: msg`agrees`, marginal: msg`watch it`, fails: msg`attacked` }) as const,
+);
 
 /**
  * Plastics, glass and rubber that a loop's coolant touches: what carries each, and how it takes the
@@ -42,9 +45,9 @@ export function PolymerTable({
       <Table className={styles.carriers}>
         <TableHead>
           <TableRow>
-            <TableCell>plastic or rubber</TableCell>
-            <TableCell>in {coolant}</TableCell>
-            <TableCell>carried by</TableCell>
+            <TableCell>{msg`plastic or rubber`}</TableCell>
+            <TableCell>{msg`in ${coolant}`}</TableCell>
+            <TableCell>{msg`carried by`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -70,7 +73,7 @@ export function PolymerTable({
                         {c.name}
                       </Press>
                     )}
-                    {c.as === 'seal' ? ' (seal)' : ''}
+                    {c.as === 'seal' ? msg` (seal)` : ''}
                   </span>
                 ))}
               </TableCell>
@@ -80,8 +83,7 @@ export function PolymerTable({
       </Table>
       {silent.length > 0 && (
         <p className="soft">
-          The data of {silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the
-          coolant touches there: not judged.
+          {msg`The data of ${silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the coolant touches there: not judged.`}
         </p>
       )}
     </>

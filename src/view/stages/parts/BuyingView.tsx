@@ -14,15 +14,17 @@ import {
   requirements,
   type LeadTime,
   type Shop,
+  type WorkStep,
 } from '@/core/bom';
 import type { Part } from '@/core/components';
-import { formatMoney, formatNumber, plural } from '@/core/units';
+import { formatMoney, formatNumber } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
-import { Mark, QuantityCount, useOffer, Check, Press, TextInput } from '@/view/shared';
+import { Mark, QuantityCount, useOffer, Check, Press, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 const DAY_MS = 86_400_000;
 /** ISO date of a day so many from now. */
@@ -97,7 +99,7 @@ export function BuyingView() {
     { name: shop, returns_days }: Shop,
     parts: readonly { readonly part: string; readonly days: number }[],
   ): void =>
-    commit(`order at ${shop}`, {
+    commit(msg`order at ${shop}`, {
       do: 'batch',
       edits: parts.map(({ part, days }) => ({
         do: 'order.mark',
@@ -113,12 +115,12 @@ export function BuyingView() {
     });
   if (failed)
     return (
-      <p role="alert">The price feeds could not be read. The list by kind has catalogue prices.</p>
+      <p role="alert">{msg`The price feeds could not be read. The list by kind has catalogue prices.`}</p>
     );
   if (!feeds || !basket)
     return (
       <p className="soft" role="status">
-        Reading the price feeds …
+        {msg`Reading the price feeds …`}
       </p>
     );
   const dearest = Math.max(0, ...basket.shops.map((s) => s.days));
@@ -126,30 +128,33 @@ export function BuyingView() {
     <div>
       <p className={styles.answer}>
         {basket.shops.length === 0 ? (
-          'Nothing is left to order.'
+          msg`Nothing is left to order.`
         ) : (
           <>
             <strong>
               {formatMoney(basket.total_minor)} {currency}
-            </strong>{' '}
-            at {plural(basket.shops.length, 'shop')}, shipping and tax included.{' '}
-            {basket.last && basket.last.days > 0
-              ? `Critical items: ${basket.last.name}: ${plural(dearest, 'day')}.`
-              : ''}{' '}
-            {basket.proven
-              ? 'No other way to share the list among them is cheaper.'
-              : 'A cheaper one may exist: the search was cut short.'}
+            </strong>
+            {msg` at ${counted(basket.shops.length, '# shop', '# shops')}, shipping and tax included. ${
+              basket.last && basket.last.days > 0
+                ? msg`Critical items: ${basket.last.name}: ${counted(dearest, '# day', '# days')}.`
+                : ''
+            } ${
+              basket.proven
+                ? msg`No other way to share the list among them is cheaper.`
+                : msg`A cheaper one may exist: the search was cut short.`
+            }`}
           </>
         )}
       </p>
       {basket.nowhere.length > 0 && (
         <p>
-          <Mark verdict="marginal" /> No shop asked has{' '}
-          {basket.nowhere
+          <Mark verdict="marginal" />
+          {msg` No shop asked has ${basket.nowhere
             .map((n) => `${n.quantity} × ${n.name}`)
             .slice(0, 8)
-            .join(', ')}
-          {basket.nowhere.length > 8 ? ` and ${basket.nowhere.length - 8} more` : ''}.
+            .join(
+              ', ',
+            )}${basket.nowhere.length > 8 ? msg` and ${basket.nowhere.length - 8} more` : ''}.`}
         </p>
       )}
       <p className={styles.shops}>
@@ -166,17 +171,17 @@ export function BuyingView() {
               {formatMoney(f.shop.shipping_minor)}
               {f.shop.freeFrom_minor === null
                 ? ''
-                : `, free from ${formatMoney(f.shop.freeFrom_minor)}`}
-              , {plural(f.shop.days, 'day')}
+                : msg`, free from ${formatMoney(f.shop.freeFrom_minor)}`}
+              , {msg`${counted(f.shop.days, '# day', '# days')}`}
               {f.shop.returns_days === undefined
                 ? ''
-                : `, can be returned within ${plural(f.shop.returns_days, 'day')}`}
+                : msg`, can be returned within ${counted(f.shop.returns_days, '# day', '# days')}`}
             </span>
             {quoted.includes(f.shop.id) && (
               <>
                 {' '}
                 <Press className={styles.quiet} onClick={() => drop(f.shop.id)}>
-                  drop the quote
+                  {msg`drop the quote`}
                 </Press>
               </>
             )}
@@ -188,12 +193,11 @@ export function BuyingView() {
           <div className={styles.shopHead}>
             <h2>{s.shop.name}</h2>
             <span>
-              {formatMoney(s.goods_minor)} +{' '}
-              {s.shipping_minor === 0 ? 'no' : formatMoney(s.shipping_minor)} shipping ={' '}
-              <strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong>{' '}
-              <span className="soft">
-                with {formatMoney(s.tax_minor)} tax in it; here in {plural(s.days, 'day')}
-              </span>
+              {rich`${formatMoney(s.goods_minor)} + ${s.shipping_minor === 0 ? msg`no` : formatMoney(s.shipping_minor)} shipping = ${(<strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong>)} ${(
+                <span className="soft">
+                  {msg`with ${formatMoney(s.tax_minor)} tax in it; here in ${counted(s.days, '# day', '# days')}`}
+                </span>
+              )}`}
             </span>
             <Press
               className={styles.act}
@@ -204,7 +208,7 @@ export function BuyingView() {
                 )
               }
             >
-              Mark as ordered
+              {msg`Mark as ordered`}
             </Press>
           </div>
           <Table>
@@ -221,7 +225,7 @@ export function BuyingView() {
                     <TableCell className="num soft">{formatMoney(l.price_minor)}</TableCell>
                     <TableCell className="num">{formatMoney(l.price_minor * l.quantity)}</TableCell>
                     <TableCell className="num soft">
-                      {l.days > s.shop.days ? `${plural(l.days, 'day')}` : ''}
+                      {l.days > s.shop.days ? `${msg`${counted(l.days, '# day', '# days')}`}` : ''}
                     </TableCell>
                   </TableRow>
                 ))}
@@ -244,13 +248,13 @@ export function BuyingView() {
       <QuoteReader onTake={take} currency={currency} />
       {dear.length > 0 && (
         <section className={styles.shop}>
-          <h2>What your preferences cost</h2>
+          <h2>{msg`What your preferences cost`}</h2>
           <Table>
             <TableHead>
               <TableRow>
-                <TableCell>part</TableCell>
-                <TableCell>plainest that does the same work</TableCell>
-                <TableCell className="num">more, {currency}</TableCell>
+                <TableCell>{msg`part`}</TableCell>
+                <TableCell>{msg`plainest that does the same work`}</TableCell>
+                <TableCell className="num">{msg`more, ${currency}`}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -271,9 +275,9 @@ export function BuyingView() {
       )}
       {spares.length > 0 && (
         <section className={styles.shop}>
-          <h2>One more of these</h2>
+          <h2>{msg`One more of these`}</h2>
           <p className="soft">
-            What is missing stops a build for weeks. None is on the list unless you count it in.
+            {msg`What is missing stops a build for weeks. None is on the list unless you count it in.`}
           </p>
           <Table>
             <TableBody>
@@ -289,32 +293,45 @@ export function BuyingView() {
         </section>
       )}
       <p className="soft">
-        Shops and prices are invented. Ordered and received lines are left out of the basket; mark
-        them in the list by kind.
+        {msg`Shops and prices are invented. Ordered and received lines are left out of the basket; mark them in the list by kind.`}
       </p>
     </div>
   );
 }
 
+const WHEN_DONE: Readonly<Record<WorkStep | 'parts', string>> = worded(() => ({
+  parts: msg`when the parts are there`,
+  mounting: msg`when mounting is done`,
+  runs: msg`when the runs are done`,
+  'air test': msg`when the air test is done`,
+  filling: msg`when filling is done`,
+}));
+const STEP_NAMES: Readonly<Record<WorkStep, string>> = worded(() => ({
+  mounting: msg`mounting`,
+  runs: msg`runs`,
+  'air test': msg`air test`,
+  filling: msg`filling`,
+}));
+
 /** From which day each step of the work can be done whole, and what it waits for. */
 function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
   return (
     <section className={styles.shop}>
-      <h2>What late parts delay</h2>
+      <h2>{msg`What late parts delay`}</h2>
       <Table>
         <TableBody>
           {waits.map((w, i) => {
             const waitWords = () => {
               if (w.by.length > 0)
-                return `is delayed until ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? ` and ${w.by.length - 3} more` : ''}`;
-              if (w.day === 0) return 'everything is there';
-              return `when ${waits[i - 1]?.step ?? 'the parts'} ${waits[i - 1]?.step === 'runs' ? 'are' : 'is'} done`;
+                return msg`is delayed until ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? msg` and ${w.by.length - 3} more` : ''}`;
+              if (w.day === 0) return msg`everything is there`;
+              return WHEN_DONE[waits[i - 1]?.step ?? 'parts'];
             };
             return (
               <TableRow key={w.step}>
-                <TableCell>{w.step}</TableCell>
+                <TableCell>{STEP_NAMES[w.step]}</TableCell>
                 <TableCell className="num">
-                  {w.day === 0 ? 'at once' : `from day ${formatNumber(w.day)}`}
+                  {w.day === 0 ? msg`at once` : msg`from day ${formatNumber(w.day)}`}
                 </TableCell>
                 <TableCell className="soft">{waitWords()}</TableCell>
               </TableRow>
@@ -346,12 +363,12 @@ function QuoteReader({
     if (file.size > 2_000_000) {
       setSaid({
         taken: 0,
-        troubles: [{ line: 0, says: 'The file is larger than 2 MB: no quote is.' }],
+        troubles: [{ line: 0, says: msg`The file is larger than 2 MB: no quote is.` }],
       });
       return;
     }
     const quote = onTake(await file.text(), {
-      name: name.trim() || file.name.replace(/\.csv$/i, '').slice(0, 40) || 'Quote',
+      name: name.trim() || file.name.replace(/\.csv$/i, '').slice(0, 40) || msg`Quote`,
       shipping_minor: ship,
       freeFrom_minor: null,
       tax_percent: 0,
@@ -361,29 +378,33 @@ function QuoteReader({
   };
   return (
     <section className={styles.shop}>
-      <h2>Import a quote</h2>
+      <h2>{msg`Import a quote`}</h2>
       <div className={styles.fields}>
         <label>
-          Shop{' '}
+          {msg`Shop `}
           <TextInput
             className={styles.text}
             value={name}
             maxLength={40}
             onChange={(e) => setName(e.target.value)}
             onKeyDown={(e) => e.stopPropagation()}
-            placeholder="its name"
+            placeholder={msg`its name`}
           />
         </label>
         <label>
-          Shipping, {currency}{' '}
-          <MoneyField label="Shipping" value={ship} onCommit={(v) => v !== null && setShip(v)} />
+          {msg`Shipping, ${currency} `}
+          <MoneyField
+            label={msg`Shipping`}
+            value={ship}
+            onCommit={(v) => v !== null && setShip(v)}
+          />
         </label>
         <span>
-          Days to the door{' '}
-          <QuantityCount label="Days to the door" value={days} most={365} onCommit={setDays} />
+          {msg`Days to the door `}
+          <QuantityCount label={msg`Days to the door`} value={days} most={365} onCommit={setDays} />
         </span>
         <label className={styles.file}>
-          CSV file{' '}
+          {msg`CSV file `}
           <input
             type="file"
             accept=".csv,text/csv"
@@ -395,24 +416,21 @@ function QuoteReader({
         </label>
       </div>
       <p className="soft">
-        Columns: part (the catalogue&apos;s number) or name, price; stock, days and order number if
-        it has them.
+        {msg`Columns: part (the catalogue's number) or name, price; stock, days and order number if it has them.`}
       </p>
       {diagnostic && (
         <div role="status">
           <p>
-            {plural(diagnostic.taken, 'price')} taken
-            {diagnostic.troubles.length > 0
-              ? `, ${plural(diagnostic.troubles.length, 'row')} not`
-              : ''}
-            .
+            {msg`${counted(diagnostic.taken, '# price', '# prices')} taken${
+              diagnostic.troubles.length > 0
+                ? msg`, ${counted(diagnostic.troubles.length, '# row', '# rows')} not`
+                : ''
+            }.`}
           </p>
           {diagnostic.troubles.length > 0 && (
             <ul>
               {diagnostic.troubles.slice(0, 12).map((t) => (
-                <li key={`${t.line}-${t.says}`}>
-                  Line {formatNumber(t.line)}: {t.says}
-                </li>
+                <li key={`${t.line}-${t.says}`}>{msg`Line ${formatNumber(t.line)}: ${t.says}`}</li>
               ))}
             </ul>
           )}

@@ -1,10 +1,11 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useState } from 'react';
-import { plural } from '@/core/units';
+
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const KEY = 'zephyron-drawer';
 type Drawer = Readonly<Record<string, number>>;
@@ -40,7 +41,7 @@ export function DrawerBox() {
       setKept(drawer);
       say(words);
     } catch {
-      say('This browser keeps nothing: the spare parts could not be remembered.');
+      say(msg`This browser keeps nothing: the spare parts could not be remembered.`);
     }
   };
   const asked = list.lines.filter((l) => (stock[l.part] ?? 0) > 0 && !l.owned);
@@ -48,7 +49,7 @@ export function DrawerBox() {
     if (kept === null)
       return (
         <Press className={styles.quiet} onClick={() => setKept(remembered())}>
-          Use spare parts
+          {msg`Use spare parts`}
         </Press>
       );
     if (asked.length > 0)
@@ -56,7 +57,7 @@ export function DrawerBox() {
         <Press
           className={styles.act}
           onClick={() =>
-            commit('take from spare parts', {
+            commit(msg`take from spare parts`, {
               do: 'batch',
               edits: asked.map((l) => ({
                 do: 'inventory.set',
@@ -66,16 +67,15 @@ export function DrawerBox() {
             })
           }
         >
-          Use {plural(asked.length, 'kind')} from it
+          {msg`Use ${counted(asked.length, '# kind', '# kinds')} from it`}
         </Press>
       );
-    return <span className="soft">None of them is needed here.</span>;
+    return <span className="soft">{msg`None of them is needed here.`}</span>;
   };
   return (
-    <Section title="Spare parts">
+    <Section title={msg`Spare parts`}>
       <p className="soft">
-        {plural(Object.keys(inventory).length, 'kind')} counted for this build. Counts are beside
-        the lines.
+        {msg`${counted(Object.keys(inventory).length, '# kind', '# kinds')} counted for this build. Counts are beside the lines.`}
       </p>
       <p className={styles.along}>
         <Press
@@ -83,11 +83,11 @@ export function DrawerBox() {
           onClick={() =>
             remember(
               { ...remembered(), ...inventory },
-              'The counts are remembered for your other builds.',
+              msg`The counts are remembered for your other builds.`,
             )
           }
         >
-          Remember the counts
+          {msg`Remember the counts`}
         </Press>
         <Press
           className={styles.quiet}
@@ -100,10 +100,10 @@ export function DrawerBox() {
                 (l.kind !== 'consumable' || l.tool)
               )
                 sum[l.part] = Math.max(sum[l.part] ?? 0, l.quantity);
-            remember(sum, 'The parts of this build are spare parts now, for the next build.');
+            remember(sum, msg`The parts of this build are spare parts now, for the next build.`);
           }}
         >
-          Dismantle this build and move its parts to spares
+          {msg`Dismantle this build and move its parts to spares`}
         </Press>
         {renderKept()}
       </p>

@@ -6,6 +6,7 @@ import { formatMoney, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
+import { msg } from '@/core/messages';
 
 const EMPTY = { name: '', quantity: '1', price: '', note: '' };
 
@@ -31,7 +32,7 @@ export function ExtraLines() {
         price_minor: Math.round(100 * price),
         ...(note.trim() === '' ? {} : { note: note.trim() }),
       },
-      `add ${name.trim()} to the list`,
+      msg`add ${name.trim()} to the list`,
     );
     setTyped(EMPTY);
   };
@@ -39,7 +40,7 @@ export function ExtraLines() {
     <label>
       <span className="soft">{label}</span>{' '}
       <TextInput
-        aria-label={`${label} of a line of your own`}
+        aria-label={msg`${label} of a line of your own`}
         value={typed[key]}
         maxLength={most}
         onChange={(e) => setTyped({ ...typed, [key]: e.target.value })}
@@ -47,7 +48,7 @@ export function ExtraLines() {
     </label>
   );
   return (
-    <Section title="Lines of your own">
+    <Section title={msg`Lines of your own`}>
       {Object.entries(extras).map(([id, e]) => (
         <p key={id} className={styles.extra}>
           <span>
@@ -57,20 +58,20 @@ export function ExtraLines() {
           <span className="num">{formatMoney(e.quantity * e.price_minor)}</span>
           <Press
             className={styles.quiet}
-            aria-label={`Take ${e.name} off the list`}
-            onClick={() => put(id, null, `take ${e.name} off the list`)}
+            aria-label={msg`Take ${e.name} off the list`}
+            onClick={() => put(id, null, msg`take ${e.name} off the list`)}
           >
-            take off
+            {msg`take off`}
           </Press>
         </p>
       ))}
       <div className={styles.extraNew}>
-        {field('name', 'What', 80)}
-        {field('quantity', 'Pieces', 8)}
-        {field('price', `Each, ${currency}`, 12)}
-        {field('note', 'Note', 200)}
+        {field('name', msg`What`, 80)}
+        {field('quantity', msg`Pieces`, 8)}
+        {field('price', msg`Each, ${currency}`, 12)}
+        {field('note', msg`Note`, 200)}
         <Press className={styles.act} disabled={!isPlain} onClick={add}>
-          Add to the list
+          {msg`Add to the list`}
         </Press>
       </div>
     </Section>

@@ -14,6 +14,7 @@ import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The list alone, its runs estimated: both sides of a difference alike. */
 const costOf = (design: Design): number => {
@@ -46,14 +47,14 @@ export function FamilyPicker() {
       familyOf(design.kit.plug),
     ]);
   return (
-    <Section title="Family of the fittings">
+    <Section title={msg`Family of the fittings`}>
       <Table>
         <TableBody>
           {changes.map(({ f, edit, stays, all, more }) => (
             <TableRow key={f}>
               <TableCell>
                 {f}
-                {now.has(f) && now.size === 1 ? <span className="soft"> now</span> : null}
+                {now.has(f) && now.size === 1 ? <span className="soft">{msg` now`}</span> : null}
               </TableCell>
               <TableCell className="num soft">
                 {all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}
@@ -62,16 +63,13 @@ export function FamilyPicker() {
                 {all ? null : (
                   <Press
                     className={styles.quiet}
-                    onClick={() => commit(`change all fittings to ${f}`, edit)}
+                    onClick={() => commit(msg`change all fittings to ${f}`, edit)}
                   >
-                    change all
+                    {msg`change all`}
                   </Press>
                 )}
                 {stays.length > 0 && !all ? (
-                  <span className="soft">
-                    {' '}
-                    ({stays.join(', ')} stay{stays.length === 1 ? 's' : ''})
-                  </span>
+                  <span className="soft">{msg` (not in it: ${stays.join(', ')})`}</span>
                 ) : null}
               </TableCell>
             </TableRow>
@@ -79,8 +77,7 @@ export function FamilyPicker() {
         </TableBody>
       </Table>
       <p className="soft">
-        Differences in {design.brief.currency} against {formatMoney(list.loopTotal)} now, runs
-        estimated. Every run and cap follows; what no longer matches is a finding.
+        {msg`Differences in ${design.brief.currency} against ${formatMoney(list.loopTotal)} now, runs estimated. Every run and cap follows; what no longer matches is a finding.`}
       </p>
     </Section>
   );

@@ -8,19 +8,36 @@ import { Fragment } from 'react';
 import type { OrderMark } from '@/core/design';
 import { shortWhy, type BomLine } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
-import { formatMoney, formatNumber, plural } from '@/core/units';
+import { formatMoney, formatNumber } from '@/core/units';
 import { Pick, QuantityCount, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type State = OrderMark['state'] | 'open';
-const STATES: readonly { readonly value: State; readonly label: string }[] = [
-  { value: 'open', label: 'to order' },
-  { value: 'ordered', label: 'ordered' },
-  { value: 'received', label: 'received' },
-  { value: 'missing', label: 'missing' },
-];
+const STATES: readonly { readonly value: State; readonly label: string }[] = worded(() => [
+  { value: 'open', label: msg`to order` },
+  { value: 'ordered', label: msg`ordered` },
+  { value: 'received', label: msg`received` },
+  { value: 'missing', label: msg`missing` },
+]);
+
+/** What the quantity counts, as it stands behind the number. */
+function unitWords({ unit, quantity }: BomLine): string {
+  switch (unit) {
+    case 'piece':
+      return '×';
+    case 'metre':
+      return msg`${counted(quantity, 'metre', 'metres')}`;
+    case 'stick':
+      return msg`${counted(quantity, 'stick', 'sticks')}`;
+    case 'bottle':
+      return msg`${counted(quantity, 'bottle', 'bottles')}`;
+    case 'pack':
+      return msg`${counted(quantity, 'pack', 'packs')}`;
+  }
+}
 
 /**
  * What is bought, by kind: why each line is there, what lies in the drawer, and what has become of
@@ -50,22 +67,22 @@ export function KindList() {
   const groups = [
     ...ORDER.map((k) => ({
       id: k as string,
-      name: k === 'consumable' ? 'Consumables' : PART_KINDS[k].many,
+      name: k === 'consumable' ? msg`Consumables` : PART_KINDS[k].many,
       lines: list.lines.filter((l) => l.kind === k && l.inBudget),
     })),
     {
       id: 'tools',
-      name: 'Tools: kept for the next build, outside the loop\u2019s budget',
+      name: msg`Tools: kept for the next build, outside the loop’s budget`,
       lines: list.lines.filter((l) => l.tool),
     },
     {
       id: 'machine',
-      name: 'The machine\u2019s own hardware, outside the loop\u2019s budget',
+      name: msg`The machine’s own hardware, outside the loop’s budget`,
       lines: list.lines.filter((l) => !l.inBudget && !l.tool),
     },
   ].filter((g) => g.lines.length > 0);
   const mark = (l: BomLine, state: State): void =>
-    commit(`mark ${l.name} as ${state === 'open' ? 'to order' : state}`, {
+    commit(msg`mark ${l.name} as ${state === 'open' ? msg`to order` : state}`, {
       do: 'order.mark',
       part: l.part,
       mark:
@@ -77,13 +94,13 @@ export function KindList() {
     <Table className={styles.list}>
       <TableHead>
         <TableRow>
-          <TableCell className="num">qty</TableCell>
-          <TableCell>part</TableCell>
-          <TableCell>required by</TableCell>
-          <TableCell className="num">each</TableCell>
-          <TableCell className="num">total, {currency}</TableCell>
-          <TableCell className="no-print">spare</TableCell>
-          <TableCell className="no-print">order</TableCell>
+          <TableCell className="num">{msg`qty`}</TableCell>
+          <TableCell>{msg`part`}</TableCell>
+          <TableCell>{msg`required by`}</TableCell>
+          <TableCell className="num">{msg`each`}</TableCell>
+          <TableCell className="num">{msg`total, ${currency}`}</TableCell>
+          <TableCell className="no-print">{msg`spare`}</TableCell>
+          <TableCell className="no-print">{msg`order`}</TableCell>
         </TableRow>
       </TableHead>
       <TableBody>
@@ -98,9 +115,7 @@ export function KindList() {
               <TableRow key={`${l.part}-${l.unit}-${l.owned}`}>
                 <TableCell className="num">
                   {formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}{' '}
-                  <span className="soft">
-                    {l.unit === 'piece' ? '×' : plural(l.quantity, l.unit).replace(/^[\d,.]+ /, '')}
-                  </span>
+                  <span className="soft">{unitWords(l)}</span>
                 </TableCell>
                 <TableCell>
                   <Press className={styles.name} onClick={() => pick(l.for[0] ?? null)}>
@@ -110,23 +125,23 @@ export function KindList() {
                 </TableCell>
                 <TableCell className={styles.why}>
                   <Asked by={l.why} />
-                  {l.estimated ? <em> (estimated)</em> : null}
+                  {l.estimated ? <em>{msg` (estimated)`}</em> : null}
                 </TableCell>
                 <TableCell className="num soft">{formatMoney(l.unitPrice)}</TableCell>
                 <TableCell className="num">
-                  {l.owned ? <span className="soft">owned</span> : formatMoney(l.total)}
+                  {l.owned ? <span className="soft">{msg`owned`}</span> : formatMoney(l.total)}
                 </TableCell>
                 <TableCell className="no-print">
                   {canOwn(l) ? (
                     <Press className={styles.quiet} onClick={() => own(l)}>
-                      {l.owned ? 'buy' : 'own it'}
+                      {l.owned ? msg`buy` : msg`own it`}
                     </Press>
                   ) : (
                     <QuantityCount
-                      label={`${l.name} spare`}
+                      label={msg`${l.name} spare`}
                       value={choices.inventory?.[l.part] ?? 0}
                       onCommit={(count) =>
-                        commit(`count ${l.name} spare`, {
+                        commit(msg`count ${l.name} spare`, {
                           do: 'inventory.set',
                           part: l.part,
                           count,
@@ -139,7 +154,7 @@ export function KindList() {
                   {!l.owned && l.have < l.quantity && (
                     <Pick
                       hideLabel
-                      label={`Order of ${l.name}`}
+                      label={msg`Order of ${l.name}`}
                       value={choices.orders?.[l.part]?.state ?? 'open'}
                       options={STATES}
                       onPick={(s) => mark(l, s)}
@@ -163,7 +178,7 @@ function Asked({ by }: { readonly by: string }) {
   ) : (
     <details className={styles.folded}>
       <summary>
-        {short}; <span>and {more} more</span>
+        {short}; <span>{msg`and ${more} more`}</span>
       </summary>
       {by.split('; ').slice(-more).join('; ')}
     </details>

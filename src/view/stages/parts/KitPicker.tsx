@@ -1,21 +1,22 @@
 'use client';
 import { type Edit, type KitDuty, priceIn } from '@/core/design';
 import type { CablePart, ScrewPart, ConsumablePart } from '@/core/components';
-import { formatMoney, plural } from '@/core/units';
+import { formatMoney } from '@/core/units';
 import { Pick, useOffer, useOwnShelves, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = [
-  { duty: 'rotary90', label: '90° rotary' },
-  { duty: 'rotary45', label: '45° rotary' },
-  { duty: 'extender', label: 'Extender' },
-  { duty: 'maleToMale', label: 'Male-to-male' },
-  { duty: 'plug', label: 'Plug' },
-  { duty: 'drain', label: 'Drain valve' },
-  { duty: 'fill', label: 'Fill cap' },
-];
+const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = worded(() => [
+  { duty: 'rotary90', label: msg`90° rotary` },
+  { duty: 'rotary45', label: msg`45° rotary` },
+  { duty: 'extender', label: msg`Extender` },
+  { duty: 'maleToMale', label: msg`Male-to-male` },
+  { duty: 'plug', label: msg`Plug` },
+  { duty: 'drain', label: msg`Drain valve` },
+  { duty: 'fill', label: msg`Fill cap` },
+]);
 
 /**
  * The small parts this build uses wherever one is called for, each changed once for all places; and
@@ -53,10 +54,10 @@ export function KitPicker() {
           ]
         : []),
     ];
-    commit('choose from my own small parts too', { do: 'batch', edits });
+    commit(msg`choose from my own small parts too`, { do: 'batch', edits });
   };
   return (
-    <Section title="Small parts of this build">
+    <Section title={msg`Small parts of this build`}>
       <div className={styles.kit}>
         {DUTIES.map(({ duty, label }) => {
           const now = kit[duty],
@@ -72,7 +73,7 @@ export function KitPicker() {
               }))}
               onPick={(id) => {
                 const fitting = like.find((f) => f.id === id);
-                if (fitting) commit(`use ${fitting.name}`, { do: 'kit.set', duty, fitting });
+                if (fitting) commit(msg`use ${fitting.name}`, { do: 'kit.set', duty, fitting });
               }}
             />
           );
@@ -80,10 +81,9 @@ export function KitPicker() {
       </div>
       {n > 0 && (
         <p className="soft">
-          {plural(n, 'screw, cable or consumable', 'screws, cables and consumables')} of your own{' '}
-          {n === 1 ? 'is' : 'are'} in the catalogue.{' '}
+          {msg`${counted(n, '# screw, cable or consumable of your own is', '# screws, cables and consumables of your own are')} in the catalogue. `}
           <Press className={styles.quiet} onClick={takeOwn}>
-            Let the list choose from {n === 1 ? 'it' : 'them'} too
+            {msg`${counted(n, 'Let the list choose from it too', 'Let the list choose from them too')}`}
           </Press>
         </p>
       )}

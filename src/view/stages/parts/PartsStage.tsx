@@ -6,8 +6,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
-import { formatMoney, formatNumber, plural, shownUnits } from '@/core/units';
-import { Mark, Segments, Why, Press } from '@/view/shared';
+import { formatMoney, formatNumber, shownUnits } from '@/core/units';
+import { Mark, Segments, Why, Press, rich } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
@@ -21,14 +21,15 @@ import { KindList } from './KindList';
 import { KitPicker } from './KitPicker';
 import { RunList } from './RunList';
 import styles from './PartsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type Seen = 'kind' | 'run' | 'buying';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
-  { value: 'kind', label: 'by kind' },
-  { value: 'run', label: 'by run' },
-  { value: 'buying', label: 'buying' },
-];
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
+  { value: 'kind', label: msg`by kind` },
+  { value: 'run', label: msg`by run` },
+  { value: 'buying', label: msg`buying` },
+]);
 
 /** Every piece to buy, why it is there, what it comes to, and where it is bought. */
 export function PartsStage() {
@@ -45,9 +46,9 @@ export function PartsStage() {
   if (list.lines.length === 0)
     return (
       <EmptyStage
-        title="Nothing on the list"
-        text="The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs require."
-        action="Open the catalogue"
+        title={msg`Nothing on the list`}
+        text={msg`The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs require.`}
+        action={msg`Open the catalogue`}
         onAction={() => open('stores')}
       />
     );
@@ -59,9 +60,9 @@ export function PartsStage() {
   const orders = Object.values(design.choices.orders ?? {}),
     late = orders.filter((o) => o.state === 'missing').length;
   const titleWords = () => {
-    if (budget === null) return `The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
-    if (over) return `${formatMoney(list.loopTotal - budget)} ${currency} over the budget`;
-    return `${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`;
+    if (budget === null) return msg`The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
+    if (over) return msg`${formatMoney(list.loopTotal - budget)} ${currency} over the budget`;
+    return msg`${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`;
   };
   const renderView = () => {
     if (by === 'kind') return <KindList />;
@@ -74,32 +75,28 @@ export function PartsStage() {
       title={titleWords()}
       sentence={
         <>
-          {plural(list.lines.length, 'line')}, each with what requires it. Outside the loop&apos;s
-          budget: existing hardware ({formatMoney(list.machineTotal)} {currency} to buy) and tools (
-          {formatMoney(list.toolTotal)}). Prices are from the catalogue; shops&apos; prices are
-          under buying.
+          {msg`${counted(list.lines.length, '# line', '# lines')}, each with what requires it. Outside the loop's budget: existing hardware (${formatMoney(list.machineTotal)} ${currency} to buy) and tools (${formatMoney(list.toolTotal)}). Prices are from the catalogue; shops' prices are under buying.`}
           {price?.band && (
             <>
-              {' '}
-              Nine in ten such lists come to{' '}
-              <Why reason={reasonForBeside('price', price)}>
-                {formatMoney(price.band.low)} to {formatMoney(price.band.high)} {currency}
-              </Why>
-              .
+              {rich` Nine in ten such lists come to ${(
+                <Why reason={reasonForBeside('price', price)}>
+                  {msg`${formatMoney(price.band.low)} to ${formatMoney(price.band.high)} ${currency}`}
+                </Why>
+              )}.`}
             </>
           )}
-          {budget !== null && chanceWords(price, 'cost more than the budget')}
+          {budget !== null && chanceWords(price, msg`cost more than the budget`)}
         </>
       }
       side={
         <>
-          <Section title="Budget">
+          <Section title={msg`Budget`}>
             <p>
-              For the loop:{' '}
+              {msg`For the loop: `}
               <MoneyField
                 value={budget}
                 onCommit={(v) =>
-                  commit('set the budget', { do: 'brief.limit', values: { budget_minor: v } })
+                  commit(msg`set the budget`, { do: 'brief.limit', values: { budget_minor: v } })
                 }
               />{' '}
               <span className="soft">{currency}</span>
@@ -107,7 +104,7 @@ export function PartsStage() {
             <div
               className={styles.bar}
               role="img"
-              aria-label={`Loop ${formatMoney(list.loopTotal)} of ${formatMoney(budget)}`}
+              aria-label={msg`Loop ${formatMoney(list.loopTotal)} of ${formatMoney(budget)}`}
             >
               {kinds.map(
                 (k) =>
@@ -132,9 +129,9 @@ export function PartsStage() {
             <Table>
               <TableHead>
                 <TableRow>
-                  <TableCell>kind</TableCell>
+                  <TableCell>{msg`kind`}</TableCell>
                   <TableCell className="num">{currency}</TableCell>
-                  <TableCell className="num">share</TableCell>
+                  <TableCell className="num">{msg`share`}</TableCell>
                 </TableRow>
               </TableHead>
               <TableBody>
@@ -151,7 +148,7 @@ export function PartsStage() {
                   ))}
                 <TableRow>
                   <TableCell>
-                    <strong>Loop</strong>
+                    <strong>{msg`Loop`}</strong>
                   </TableCell>
                   <TableCell className="num">
                     <strong>{formatMoney(list.loopTotal)}</strong>
@@ -166,13 +163,13 @@ export function PartsStage() {
           <FamilyPicker />
           {design.loops.length > 0 && <KitPicker />}
           {orders.length > 0 && (
-            <Section title="Orders">
+            <Section title={msg`Orders`}>
               <p>
-                {plural(orders.filter((o) => o.state === 'ordered').length, 'line')} ordered,{' '}
-                {orders.filter((o) => o.state === 'received').length} received
+                {msg`${counted(orders.filter((o) => o.state === 'ordered').length, '# line', '# lines')} ordered, ${orders.filter((o) => o.state === 'received').length} received`}
                 {late > 0 ? (
                   <>
-                    , <Mark verdict="marginal" /> {late} missing from a parcel
+                    , <Mark verdict="marginal" />
+                    {msg` ${late} missing from a parcel`}
                   </>
                 ) : null}
                 .
@@ -180,41 +177,41 @@ export function PartsStage() {
             </Section>
           )}
           {list.unmet.length > 0 && (
-            <Section title="Nothing on offer serves">
+            <Section title={msg`Nothing on offer serves`}>
               <ul>
                 {list.unmet.map((u) => (
                   <li key={`${u.duty}-${u.why}`}>
                     {u.duty.replace('-', ' ')}
-                    {u.tube_mm ? ` for ${u.tube_mm} mm` : ''}: {u.why}
+                    {u.tube_mm ? msg` for ${u.tube_mm} mm` : ''}: {u.why}
                   </li>
                 ))}
               </ul>
             </Section>
           )}
-          <Section title="Take it along">
+          <Section title={msg`Take it along`}>
             <p className={styles.along}>
               <Press className={styles.act} onClick={() => downloadList(design, list)}>
-                Parts list as CSV
+                {msg`Parts list as CSV`}
               </Press>
               <Press className={styles.act} onClick={() => downloadListJson(design, list)}>
-                as JSON
+                {msg`as JSON`}
               </Press>
               <a
                 className={styles.act}
                 href={`/api/builds/${id}/pdf?of=list&units=${shownUnits()}`}
                 download
               >
-                as PDF
+                {msg`as PDF`}
               </a>
               <a
                 className={styles.act}
                 href={`/api/builds/${id}/pdf?units=${shownUnits()}`}
                 download
               >
-                Build sheet as PDF
+                {msg`Build sheet as PDF`}
               </a>
               <Press className={styles.act} onClick={() => window.print()}>
-                Print
+                {msg`Print`}
               </Press>
             </p>
           </Section>
@@ -222,7 +219,7 @@ export function PartsStage() {
       }
     >
       <div className={`${styles.views} no-print`}>
-        <Segments label="Group" value={by} options={VIEWS} onPick={setBy} />
+        <Segments label={msg`Group`} value={by} options={VIEWS} onPick={setBy} />
       </div>
       <div className={styles.scroll}>{renderView()}</div>
     </StageFrame>

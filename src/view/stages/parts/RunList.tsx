@@ -9,6 +9,7 @@ import { loopOfRun } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './PartsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** The pieces of each run in the order they are screwed together. */
 export function RunList() {
@@ -21,9 +22,9 @@ export function RunList() {
     <Table className={styles.list}>
       <TableHead>
         <TableRow>
-          <TableCell>run</TableCell>
-          <TableCell>parts in order</TableCell>
-          <TableCell className="num">tube</TableCell>
+          <TableCell>{msg`run`}</TableCell>
+          <TableCell>{msg`parts in order`}</TableCell>
+          <TableCell className="num">{msg`tube`}</TableCell>
         </TableRow>
       </TableHead>
       <TableBody>

@@ -14,9 +14,10 @@ import {
 } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
-import { QuantityField } from '@/view/shared';
+import { QuantityField, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 const WIDE = 330,
   HIGH = 62;
@@ -32,7 +33,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
     { routed } = run;
   if (!sheet || !routed) return null;
   const choose = (corner: number, radius_mm: number | null): void =>
-    commit(`radius of a bend of ${run.name}`, {
+    commit(msg`radius of a bend of ${run.name}`, {
       do: 'route.radius',
       connection: run.id,
       corner,
@@ -44,13 +45,13 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
     routed.nearest &&
     (findComponent(design, routed.nearest?.component)?.name ??
       design.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
-      'another run');
+      msg`another run`);
   return (
     <div className={styles.strip}>
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         role="img"
-        aria-label={`Tube of ${formatMeasure(sheet.cut_mm, 'mm', { decimals: 1 })} with ${sheet.bends.length} bends; the table below says the same`}
+        aria-label={msg`Tube of ${formatMeasure(sheet.cut_mm, 'mm', { decimals: 1 })} with ${sheet.bends.length} bends; the table below says the same`}
       >
         <rect
           x={x(0)}
@@ -79,19 +80,19 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
           </g>
         ))}
         <text x={x(sheet.cut_mm)} y={60} className={styles.mark} style={{ textAnchor: 'end' }}>
-          cut {formatShown(sheet.cut_mm, 'mm', { decimals: 1 })}
+          {msg`cut ${formatShown(sheet.cut_mm, 'mm', { decimals: 1 })}`}
         </text>
       </svg>
       {sheet.bends.length > 0 && (
         <Table>
           <TableHead>
             <TableRow>
-              <TableCell>bend</TableCell>
+              <TableCell>{msg`bend`}</TableCell>
               <TableCell className="num">{`start, ${unitShown('mm')}`}</TableCell>
-              <TableCell>turn the tube first</TableCell>
-              <TableCell className="num">angle</TableCell>
-              {sheet.springBack !== null && <TableCell className="num">set</TableCell>}
-              <TableCell className="num">radius</TableCell>
+              <TableCell>{msg`turn the tube first`}</TableCell>
+              <TableCell className="num">{msg`angle`}</TableCell>
+              {sheet.springBack !== null && <TableCell className="num">{msg`set`}</TableCell>}
+              <TableCell className="num">{msg`radius`}</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>
@@ -117,7 +118,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                 )}
                 <TableCell className="num">
                   <QuantityField
-                    label={`Radius of bend ${i + 1}`}
+                    label={msg`Radius of bend ${i + 1}`}
                     hideLabel
                     value={m.radius_mm}
                     quantity="length"
@@ -134,29 +135,26 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       )}
       {sheet.bends.length > 1 && (
         <p className="soft">
-          Marks are measured from the end at {sheet.endNames.from}. Hold the end at{' '}
-          {sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen
-          from the end you hold, looking towards the mandrel.
+          {msg`Marks are measured from the end at ${sheet.endNames.from}. Hold the end at ${sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen from the end you hold, looking towards the mandrel.`}
         </p>
       )}
       {first && (
         <p>
-          Start the first bend {formatMillimetres(first.setBack_mm, 1)} before its corner, on{' '}
-          {first.mandrel_mm === first.radius_mm
-            ? `a mandrel of ${formatMillimetres(first.mandrel_mm, 1)}`
-            : `a former of ${formatMillimetres(first.mandrel_mm, 1)}: it opens to ${formatMillimetres(first.radius_mm, 1)} as it springs back`}
-          .
+          {msg`Start the first bend ${formatMillimetres(first.setBack_mm, 1)} before its corner, on ${
+            first.mandrel_mm === first.radius_mm
+              ? msg`a mandrel of ${formatMillimetres(first.mandrel_mm, 1)}`
+              : msg`a former of ${formatMillimetres(first.mandrel_mm, 1)}: it opens to ${formatMillimetres(first.radius_mm, 1)} as it springs back`
+          }.`}
         </p>
       )}
       {!run.tube.hard && (
         <p>
-          Cut {formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than{' '}
-          {formatMillimetres(sheet.radius_mm)}.
+          {msg`Cut ${formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than ${formatMillimetres(sheet.radius_mm)}.`}
         </p>
       )}
       {routed.nearest && (
         <p className="soft">
-          Nearest object along the route: {near}, {formatMillimetres(routed.nearest.gap_mm, 1)}.
+          {rich`Nearest object along the route: ${near}, ${formatMillimetres(routed.nearest.gap_mm, 1)}.`}
         </p>
       )}
     </div>

@@ -4,22 +4,26 @@ import type { Cap, CapAdapter, CapDuty, Loop } from '@/core/design';
 import type { Vec } from '@/core/geometry';
 import { Pick, useOffer } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 
-const DUTIES = [
-  { value: 'plug', label: 'plug' },
-  { value: 'drain', label: 'drain valve' },
-  { value: 'fill', label: 'fill cap' },
-] as const;
+const DUTIES = worded(
+  () =>
+    [
+      { value: 'plug', label: msg`plug` },
+      { value: 'drain', label: msg`drain valve` },
+      { value: 'fill', label: msg`fill cap` },
+    ] as const,
+);
 
 /** Ways an elbow may look, in the words of the case. */
-const WAYS: readonly { readonly words: string; readonly direction: Vec }[] = [
-  { words: 'down', direction: [0, -1, 0] },
-  { words: 'up', direction: [0, 1, 0] },
-  { words: 'to the glass', direction: [0, 0, 1] },
-  { words: 'to the tray', direction: [0, 0, -1] },
-  { words: 'to the front', direction: [1, 0, 0] },
-  { words: 'to the rear', direction: [-1, 0, 0] },
-];
+const WAYS: readonly { readonly words: string; readonly direction: Vec }[] = worded(() => [
+  { words: msg`down`, direction: [0, -1, 0] },
+  { words: msg`up`, direction: [0, 1, 0] },
+  { words: msg`to the glass`, direction: [0, 0, 1] },
+  { words: msg`to the tray`, direction: [0, 0, -1] },
+  { words: msg`to the front`, direction: [1, 0, 0] },
+  { words: msg`to the rear`, direction: [-1, 0, 0] },
+]);
 const NONE = 'none',
   KIT = 'kit';
 
@@ -49,7 +53,7 @@ export function CapFields({
   }): void => {
     const piece = values.piece === undefined ? cap.piece : values.piece,
       under = values.under === undefined ? cap.under : values.under;
-    commit(`close ${called}`, {
+    commit(msg`close ${called}`, {
       do: 'cap.set',
       loop: loop.id,
       port: { component: cap.component, port: cap.port },
@@ -70,14 +74,14 @@ export function CapFields({
     <>
       <Pick
         hideLabel
-        label={`What closes ${called}`}
+        label={msg`What closes ${called}`}
         value={cap.with}
         options={DUTIES}
         onPick={(w: CapDuty) => set({ with: w, piece: null })}
       />
       <Pick
         hideLabel
-        label={`Which part closes ${called}`}
+        label={msg`Which part closes ${called}`}
         value={cap.piece?.id ?? KIT}
         options={[
           { value: KIT, label: kit[cap.with].name },
@@ -89,14 +93,14 @@ export function CapFields({
       />
       <Pick
         hideLabel
-        label={`What is under it in ${called}`}
+        label={msg`What is under it in ${called}`}
         value={cap.under ? underOf(cap.under) : NONE}
         options={[
-          { value: NONE, label: 'straight in the port' },
-          { value: 'extender', label: 'on an extender' },
+          { value: NONE, label: msg`straight in the port` },
+          { value: 'extender', label: msg`on an extender` },
           ...turns.map((t) => ({
             value: `rotary90:${t.direction.join(',')}`,
-            label: `on an elbow, looking ${t.words}`,
+            label: msg`on an elbow, looking ${t.words}`,
           })),
         ]}
         onPick={(value) => set({ under: adapterOf(value) })}

@@ -2,10 +2,11 @@
 import { isWet, type InlinePart } from '@/core/components';
 import { type PortRef } from '@/core/design';
 import { runAt } from '@/core/loops';
-import { Pick, useOffer, Press } from '@/view/shared';
+import { Pick, useOffer, Press, rich } from '@/view/shared';
 import { useDrawRun, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 const keyOf = ({ component, port }: PortRef): string => `${component}/${port}`;
 const NONE = '';
@@ -19,10 +20,10 @@ export function DrawRun() {
     return (
       <p className={styles.draw}>
         <Press className={styles.link} onClick={start}>
-          Draw a run
+          {msg`Draw a run`}
         </Press>{' '}
         <span className="soft">
-          from any port to any other: a bypass, a drain line, a spare end.
+          {msg`from any port to any other: a bypass, a drain line, a spare end.`}
         </span>
       </p>
     );
@@ -34,7 +35,7 @@ export function DrawRun() {
           return {
             ref,
             value: keyOf(ref),
-            label: `${name}, ${p.name}${held ? ' (has a run)' : ''}`,
+            label: `${name}, ${p.name}${held ? msg` (has a run)` : ''}`,
           };
         })
       : [],
@@ -45,31 +46,31 @@ export function DrawRun() {
   const taken = [from, to].filter(
     (ref): ref is PortRef => ref !== null && runAt(design, ref) !== null,
   );
-  const options = [{ value: NONE, label: 'choose, or click it' }, ...ports];
+  const options = [{ value: NONE, label: msg`choose, or click it` }, ...ports];
   const [tee] = tees;
   return (
     <Section
-      title="Draw a run"
+      title={msg`Draw a run`}
       aside={
         <Press className={styles.quiet} onClick={stop}>
-          Leave it
+          {msg`Leave it`}
         </Press>
       }
     >
       <p className="soft">
         {from === null
-          ? 'Click the port it starts from in a drawing; a part in the loop diagram means its free port.'
-          : 'Now click the port it ends at.'}
+          ? msg`Click the port it starts from in a drawing; a part in the loop diagram means its free port.`
+          : msg`Now click the port it ends at.`}
       </p>
       <div className={styles.ends}>
         <Pick
-          label="It leaves by"
+          label={msg`It leaves by`}
           value={from ? keyOf(from) : NONE}
           options={options}
           onPick={(v) => set({ from: refOf(v) })}
         />
         <Pick
-          label="To"
+          label={msg`To`}
           value={to ? keyOf(to) : NONE}
           options={options}
           onPick={(v) => set({ to: refOf(v) })}
@@ -85,10 +86,9 @@ export function DrawRun() {
           tee && (
             <p key={keyOf(ref)}>
               <Press className={styles.link} onClick={() => teeInto(ref, tee)}>
-                Put a tee into the run at{' '}
-                {ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}
+                {rich`Put a tee into the run at ${ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}`}
               </Press>{' '}
-              <span className="soft">and go on from its side.</span>
+              <span className="soft">{msg`and go on from its side.`}</span>
             </p>
           ),
       )}
@@ -97,7 +97,7 @@ export function DrawRun() {
         disabled={!from || !to || taken.length > 0}
         onClick={() => from && to && draw(from, to)}
       >
-        Draw it
+        {msg`Draw it`}
       </Press>
     </Section>
   );

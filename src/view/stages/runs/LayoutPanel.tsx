@@ -18,35 +18,36 @@ import { freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
 import type { BetterLayout } from '@/core/studies';
 import { INSERTION_MM } from '@/core/tubing';
-import { formatMeasure, formatMoney, formatShown, plural, unitShown } from '@/core/units';
+import { formatMeasure, formatMoney, formatShown, unitShown } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
 import { useBetterLayout, useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const STYLE_NAMES: Record<RouteStyle, string> = {
-  parallel: 'straight and parallel: 90° and 45°',
-  free: 'free angles: fewest bends',
+const STYLE_NAMES: Record<RouteStyle, string> = worded(() => ({
+  parallel: msg`straight and parallel: 90° and 45°`,
+  free: msg`free angles: fewest bends`,
   shortest: 'shortest',
-  hidden: 'hidden: behind the tray, or close to it',
-};
+  hidden: msg`hidden: behind the tray, or close to it`,
+}));
 
 const freedoms = (): readonly {
   readonly value: string;
   readonly label: string;
   readonly may: MayMove;
 }[] => [
-  { value: 'stays', label: 'stays', may: { turn: false, slide_mm: 0 } },
-  { value: 'turns', label: 'may turn', may: { turn: true, slide_mm: 0 } },
+  { value: 'stays', label: msg`stays`, may: { turn: false, slide_mm: 0 } },
+  { value: 'turns', label: msg`may turn`, may: { turn: true, slide_mm: 0 } },
   {
     value: 'slides',
-    label: `may slide ${formatMeasure(40, 'mm')}`,
+    label: msg`may slide ${formatMeasure(40, 'mm')}`,
     may: { turn: false, slide_mm: 40 },
   },
   {
     value: 'both',
-    label: `may turn and slide ${formatMeasure(40, 'mm')}`,
+    label: msg`may turn and slide ${formatMeasure(40, 'mm')}`,
     may: { turn: true, slide_mm: 40 },
   },
   { value: 'free', label: `free: ${formatMeasure(200, 'mm')}`, may: { turn: true, slide_mm: 200 } },
@@ -71,15 +72,14 @@ export function LayoutPanel({ preview }: { readonly preview: Preview }) {
   const commit = useEditor((s) => s.commit);
   const movable = design.components.filter(isMovable);
   return (
-    <Section title="Layout">
+    <Section title={msg`Layout`}>
       {design.loops.map((loop) => (
         <StyleFields key={loop.id} loop={loop} />
       ))}
       {movable.length > 0 && (
         <details className={styles.caps}>
           <summary>
-            What may move:{' '}
-            {plural(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, 'part')}
+            {msg`What may move: ${counted(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, '# part', '# parts')}`}
           </summary>
           <div className={styles.movable}>
             {movable.map((c) => (
@@ -91,7 +91,7 @@ export function LayoutPanel({ preview }: { readonly preview: Preview }) {
                 onPick={(value) => {
                   const may = freedoms().find((f) => f.value === value)?.may;
                   if (may)
-                    commit(`what ${c.name} may do`, {
+                    commit(msg`what ${c.name} may do`, {
                       do: 'component.set',
                       component: c.id,
                       values: { mayMove: may },
@@ -113,22 +113,22 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
   const style = styleOf(loop);
   const prices = pricesOf(loop);
   const set = (routing: LoopRouting): void =>
-    commit(`how ${loop.name} lies`, { do: 'loop.routing', loop: loop.id, routing });
+    commit(msg`how ${loop.name} lies`, { do: 'loop.routing', loop: loop.id, routing });
   const weigh = (weights: RouteWeights): void =>
     set({ style, weights: { ...loop.routing?.weights, ...weights } });
   return (
     <>
       <Pick
-        label={`Style of ${loop.name}`}
+        label={msg`Style of ${loop.name}`}
         value={style}
         options={ROUTE_STYLES.map((value) => ({ value, label: STYLE_NAMES[value] }))}
         onPick={(value) => set({ style: value as RouteStyle })}
       />
       <details className={styles.caps}>
-        <summary>What {loop.name} weighs</summary>
+        <summary>{msg`What ${loop.name} weighs`}</summary>
         <div className={styles.ends}>
           <QuantityField
-            label="A bend is worth"
+            label={msg`A bend is worth`}
             quantity="length"
             value={prices.bend_mm}
             min={0}
@@ -136,7 +136,7 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
             onCommit={(v) => v !== null && weigh({ bend_mm: v })}
           />
           <QuantityField
-            label="Crossing another loop"
+            label={msg`Crossing another loop`}
             quantity="length"
             value={prices.view_mm}
             min={0}
@@ -144,7 +144,7 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
             onCommit={(v) => v !== null && weigh({ view_mm: v })}
           />
           <QuantityField
-            label="Off its neighbours’ lines"
+            label={msg`Off its neighbours’ lines`}
             quantity="share"
             value={Math.round(prices.offPlane * 100)}
             min={0}
@@ -168,7 +168,7 @@ function Improve({ preview }: { readonly preview: Preview }) {
     <div className={styles.way}>
       {!here && progress === null && !stopped && (
         <Press className={styles.act} onClick={() => setAsked(design)}>
-          Improve layout
+          {msg`Improve layout`}
         </Press>
       )}
       {asked === design && (
@@ -177,12 +177,12 @@ function Improve({ preview }: { readonly preview: Preview }) {
           stopped={stopped}
           onStop={stop}
           onAgain={retry}
-          what="the layout"
+          what={msg`the layout`}
         />
       )}
       {here && found === null && (
         <p className="soft" role="status">
-          No other ports, turns or places were found that give fewer bends or less tube.
+          {msg`No other ports, turns or places were found that give fewer bends or less tube.`}
         </p>
       )}
       {found && <Gains found={found} preview={preview} />}
@@ -198,11 +198,11 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
   const commit = useEditor((s) => s.commit);
   const { before, after, tidiness, moves, worse, price_minor } = found;
   const rows: readonly (readonly [string, string, string])[] = [
-    ['runs with a route', `${before.runs}`, `${after.runs}`],
+    [msg`runs with a route`, `${before.runs}`, `${after.runs}`],
     ['bends', `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
-    ['planes of one run, most', `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
-    [`tube as cut, ${unitShown('m')}`, cutOf(before), cutOf(after)],
-    ['elbows and extenders', `${before.adapters}`, `${after.adapters}`],
+    [msg`planes of one run, most`, `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
+    [msg`tube as cut, ${unitShown('m')}`, cutOf(before), cutOf(after)],
+    [msg`elbows and extenders`, `${before.adapters}`, `${after.adapters}`],
     ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
   ];
   const isAfter = preview.design === found.design;
@@ -210,11 +210,11 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
   return (
     <div role="status">
       <Segments
-        label="Shown"
+        label={msg`Shown`}
         value={isAfter ? 'after' : 'before'}
         options={[
-          { value: 'before', label: 'before' },
-          { value: 'after', label: 'after' },
+          { value: 'before', label: msg`before` },
+          { value: 'after', label: msg`after` },
         ]}
         onPick={(value) => preview.show(value === 'after' ? found.design : null)}
       />
@@ -222,8 +222,8 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
         <TableHead>
           <TableRow>
             <TableCell />
-            <TableCell className="num">before</TableCell>
-            <TableCell className="num">after</TableCell>
+            <TableCell className="num">{msg`before`}</TableCell>
+            <TableCell className="num">{msg`after`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -238,8 +238,8 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
       </Table>
       <p>
         {price_minor === 0
-          ? 'It costs the same.'
-          : `The list is ${formatMoney(Math.abs(price_minor))} ${currency} ${price_minor < 0 ? 'cheaper' : 'dearer'}.`}
+          ? msg`It costs the same.`
+          : msg`The list is ${formatMoney(Math.abs(price_minor))} ${currency} ${price_minor < 0 ? msg`cheaper` : msg`dearer`}.`}
       </p>
       {moves.length > 0 && (
         <ul className={styles.list}>
@@ -248,15 +248,15 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
           ))}
         </ul>
       )}
-      {worse.length > 0 && <p>New findings: {worse.join('; ')}.</p>}
+      {worse.length > 0 && <p>{msg`New findings: ${worse.join('; ')}.`}</p>}
       <Press
         className={styles.act}
         onClick={() => {
           preview.show(null);
-          commit('improve the layout', found.edit);
+          commit(msg`improve the layout`, found.edit);
         }}
       >
-        Use this layout
+        {msg`Use this layout`}
       </Press>
     </div>
   );

@@ -5,6 +5,7 @@ import { lineOnto } from '@/core/loops';
 import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** A drain or fill port led out by a tube to a valve, to where a hand reaches it. */
 export function LineOut({ cap }: { readonly cap: Cap }) {
@@ -20,16 +21,16 @@ export function LineOut({ cap }: { readonly cap: Cap }) {
       design,
       cap,
       valve,
-      duty === 'drain' ? 'Drain valve' : 'Fill valve',
+      duty === 'drain' ? msg`Drain valve` : msg`Fill valve`,
       duty,
     );
     if (!line) return;
-    commit(`a ${duty} line from ${componentName(design, cap.component)}`, line.edit);
+    commit(msg`a ${duty} line from ${componentName(design, cap.component)}`, line.edit);
     pick(line.component);
   };
   return (
     <Press className={styles.quiet} onClick={leadOut}>
-      add a line to a valve
+      {msg`add a line to a valve`}
     </Press>
   );
 }

@@ -4,6 +4,7 @@ import { isWet } from '@/core/components';
 import { Pick, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Which ports a run joins: any port of the two parts that no other run holds. */
 export function LinkEditor({
@@ -50,18 +51,18 @@ export function LinkEditor({
       { do: 'cap.set', loop: loop.id, port: next[side], with: null },
       { do: 'cap.set', loop: loop.id, port: old, with: 'plug' },
     ];
-    commit('move a run to another port', { do: 'batch', edits });
+    commit(msg`move a run to another port`, { do: 'batch', edits });
   };
   return (
     <div className={styles.ends}>
       <Pick
-        label="Leaves by"
+        label={msg`Leaves by`}
         value={connection.from.port}
         options={ports('from')}
         onPick={(p) => set('from', p)}
       />
       <Pick
-        label="Arrives at"
+        label={msg`Arrives at`}
         value={connection.to.port}
         options={ports('to')}
         onPick={(p) => set('to', p)}
@@ -70,14 +71,14 @@ export function LinkEditor({
         className={styles.quiet}
         onClick={() => {
           pick(null);
-          commit('remove a run', {
+          commit(msg`remove a run`, {
             do: 'connection.remove',
             loop: loop.id,
             connection: connection.id,
           });
         }}
       >
-        Remove this run
+        {msg`Remove this run`}
       </Press>
     </div>
   );

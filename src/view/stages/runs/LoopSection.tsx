@@ -7,8 +7,8 @@ import TableRow from '@mui/material/TableRow';
 import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
 import { draining } from '@/core/loops';
-import { formatMeasure, formatMillimetres, formatNumber, plural } from '@/core/units';
-import { Mark, Pick, Why, useOffer, QuantityField, Press } from '@/view/shared';
+import { formatMeasure, formatMillimetres, formatNumber } from '@/core/units';
+import { Mark, Pick, Why, useOffer, QuantityField, Press, rich } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
@@ -17,16 +17,17 @@ import { CapFields } from './CapFields';
 import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
-const END_WORDS: Record<EndPiece, string> = {
-  auto: 'auto',
-  straight: 'straight',
+const END_WORDS: Record<EndPiece, string> = worded(() => ({
+  auto: msg`auto`,
+  straight: msg`straight`,
   rotary45: '45°',
   rotary90: '90°',
-  extender: 'ext.',
-  extendedRotary90: 'ext. + 90°',
+  extender: msg`ext.`,
+  extendedRotary90: msg`ext. + 90°`,
   doubleRotary45: '2 × 45°',
-};
+}));
 
 /** One loop: its tube and fittings, its runs, spare ports, what it holds and how it grows. */
 export function LoopSection({ loop }: { readonly loop: Loop }) {
@@ -73,15 +74,15 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       aside={
         <Press
           className={styles.quiet}
-          onClick={() => commit(`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}
+          onClick={() => commit(msg`take ${loop.name} apart`, { do: 'loop.remove', loop: loop.id })}
         >
-          Disconnect this loop
+          {msg`Disconnect this loop`}
         </Press>
       }
     >
       <div className={styles.ends}>
         <Pick
-          label="Tube"
+          label={msg`Tube`}
           value={loop.tube.id}
           options={[
             ...(tubes.some((t) => t.id === loop.tube.id)
@@ -93,7 +94,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             const tube = tubes.find((t) => t.id === id);
             const fitting = tube && fittingFor(tube, fittings);
             if (tube)
-              commit(`use ${tube.name}`, {
+              commit(msg`use ${tube.name}`, {
                 do: 'loop.tube',
                 loop: loop.id,
                 tube,
@@ -102,7 +103,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           }}
         />
         <Pick
-          label="Fitting"
+          label={msg`Fitting`}
           value={loop.fitting.id}
           options={[
             ...(fittings.some((f) => f.id === loop.fitting.id) ? [] : [loop.fitting]),
@@ -111,18 +112,18 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           onPick={(id) => {
             const fitting = fittings.find((p) => p.id === id);
             if (fitting)
-              commit(`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting });
+              commit(msg`use ${fitting.name}`, { do: 'loop.fitting', loop: loop.id, fitting });
           }}
         />
       </div>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>from, to</TableCell>
-            <TableCell>ends</TableCell>
-            <TableCell className="num">bends</TableCell>
-            <TableCell className="num">tidy</TableCell>
-            <TableCell className="num">{guessed ? 'cut, est.' : 'cut'}</TableCell>
+            <TableCell>{msg`from, to`}</TableCell>
+            <TableCell>{msg`ends`}</TableCell>
+            <TableCell className="num">{msg`bends`}</TableCell>
+            <TableCell className="num">{msg`tidy`}</TableCell>
+            <TableCell className="num">{guessed ? msg`cut, est.` : msg`cut`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -150,9 +151,11 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                     {r.name}
                   </Press>
                   {(constraints || pinned) && (
-                    <span className="soft"> {pinned ? 'pinned' : 'by hand'}</span>
+                    <span className="soft"> {pinned ? msg`pinned` : msg`by hand`}</span>
                   )}
-                  {r.by === 'tube' && r.estimated && <span className="soft"> not routed</span>}
+                  {r.by === 'tube' && r.estimated && (
+                    <span className="soft">{msg` not routed`}</span>
+                  )}
                 </TableCell>
                 <TableCell className="narrow">{endWords()}</TableCell>
                 <TableCell className="num">{r.by === 'direct' ? '–' : r.bends}</TableCell>
@@ -175,9 +178,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       {loop.tube.hard && <MandrelsInHand loop={loop} />}
       <details className={styles.caps}>
         <summary>
-          Spare ports: {plural(loop.caps.filter((c) => c.with === 'plug').length, 'plug')},{' '}
-          {plural(loop.caps.filter((c) => c.with === 'drain').length, 'drain')},{' '}
-          {loop.caps.filter((c) => c.with === 'fill').length} to fill by
+          {msg`Spare ports: ${counted(loop.caps.filter((c) => c.with === 'plug').length, '# plug', '# plugs')}, ${counted(loop.caps.filter((c) => c.with === 'drain').length, '# drain', '# drains')}, ${loop.caps.filter((c) => c.with === 'fill').length} to fill by`}
         </summary>
         <Table>
           <TableBody>
@@ -200,30 +201,31 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       </details>
       {volume && (
         <p className="soft">
-          Holds <Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>
-          {guessed ? ', estimated' : ''}; {formatMeasure(volume.buy_mL, 'mL')} to buy with spare.
+          {rich`Holds ${(<Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>)}${guessed ? msg`, estimated` : ''}; ${formatMeasure(volume.buy_mL, 'mL')} to buy with spare.`}
         </p>
       )}
       {grows && (
         <p>
-          <Mark verdict={growthVerdict(grows)} /> Hot it grows by{' '}
-          <Why reason={reasonForExpansion(grows)}>
-            {formatMeasure(grows.grows_mL, 'mL', { decimals: 1 })}
-          </Why>{' '}
-          into {formatMeasure(grows.air_mL, 'mL')} of air
-          {grows.swells_mL >= 0.05 &&
-            ` and ${formatMeasure(grows.swells_mL, 'mL', { decimals: 1 })} that tubes give`}
-          {Number.isFinite(grows.rises_bar)
-            ? `: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
-            : ': there is no air to take it up.'}{' '}
-          Closed warm it is {formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room
-          pressure when cold.
+          <Mark verdict={growthVerdict(grows)} />
+          {rich` Hot it grows by ${(
+            <Why reason={reasonForExpansion(grows)}>
+              {formatMeasure(grows.grows_mL, 'mL', { decimals: 1 })}
+            </Why>
+          )} into ${formatMeasure(grows.air_mL, 'mL')} of air${
+            grows.swells_mL >= 0.05 &&
+            msg` and ${formatMeasure(grows.swells_mL, 'mL', { decimals: 1 })} that tubes give`
+          }`}
+          {msg`${
+            Number.isFinite(grows.rises_bar)
+              ? msg`: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
+              : msg`: there is no air to take it up.`
+          } Closed warm it is ${formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`}
         </p>
       )}
       {reservoirsOf(design, loop).map((r) => (
         <p key={r.id}>
           <QuantityField
-            label={`${componentName(design, r.id)} filled to`}
+            label={msg`${componentName(design, r.id)} filled to`}
             value={r.fill_mL}
             quantity="volume"
             min={1}
@@ -231,22 +233,25 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             width={56}
             onCommit={(fill_mL) =>
               fill_mL !== null &&
-              commit(`filled ${componentName(design, r.id)} to ${formatMeasure(fill_mL, 'mL')}`, {
-                do: 'component.fill',
-                component: r.id,
-                fill_mL,
-              })
+              commit(
+                msg`filled ${componentName(design, r.id)} to ${formatMeasure(fill_mL, 'mL')}`,
+                {
+                  do: 'component.fill',
+                  component: r.id,
+                  fill_mL,
+                },
+              )
             }
           />{' '}
-          <span className="soft">of {formatMeasure(r.volume_mL, 'mL')}</span>
+          <span className="soft">{msg`of ${formatMeasure(r.volume_mL, 'mL')}`}</span>
         </p>
       ))}
       {drain.drain && (
         <p className="soft">
-          Drained at {portOf(drain.drain).component}, {portOf(drain.drain).port}:{' '}
+          {rich`Drained at ${portOf(drain.drain).component}, ${portOf(drain.drain).port}: `}
           {drain.stays_mL < 3
-            ? 'next to nothing stays.'
-            : `about ${formatMeasure(drain.stays_mL, 'mL')} stay, in ${drain.stays
+            ? msg`next to nothing stays.`
+            : msg`about ${formatMeasure(drain.stays_mL, 'mL')} stay, in ${drain.stays
                 .slice(0, 3)
                 .map((s) => componentName(design, s.component))
                 .join(', ')}.`}

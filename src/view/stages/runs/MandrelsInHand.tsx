@@ -5,6 +5,7 @@ import type { Loop } from '@/core/design';
 import { formatMeasure, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** Angles that sets of mandrels come in (common practice, no source). */
 const COMMON_DEG = [15, 30, 45, 60, 90, 180] as const;
@@ -29,7 +30,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
     radii_mm = mandrels?.radii_mm,
     grip_mm = mandrels?.grip_mm,
   ): void =>
-    commit('the mandrels in hand', {
+    commit(msg`the mandrels in hand`, {
       do: 'loop.mandrels',
       loop: loop.id,
       mandrels:
@@ -47,8 +48,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
   return (
     <details className={styles.caps}>
       <summary>
-        Mandrels in hand:{' '}
-        {mandrels ? `${angles.map((a) => formatNumber(a)).join(', ')}°` : 'any angle'}
+        {msg`Mandrels in hand: ${mandrels ? `${angles.map((a) => formatNumber(a)).join(', ')}°` : msg`any angle`}`}
       </summary>
       <p className={styles.row}>
         {[...new Set([...COMMON_DEG, ...angles])]
@@ -65,7 +65,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
       </p>
       {mandrels && (
         <label>
-          Their radii, mm{' '}
+          {msg`Their radii, mm `}
           <TextInput
             value={radii ?? (mandrels.radii_mm ?? [loop.tube.minBend_mm]).join(', ')}
             onChange={(e) => setRadii(e.target.value)}
@@ -83,7 +83,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
       )}
       {mandrels && (
         <QuantityField
-          label="Straight they need between two bends"
+          label={msg`Straight they need between two bends`}
           quantity="length"
           value={mandrels.grip_mm ?? loop.tube.outer_mm}
           min={loop.tube.outer_mm}
@@ -92,8 +92,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
         />
       )}
       <p className="soft">
-        With none ticked any bend can be made. The smallest radius the tube allows is used,{' '}
-        {formatMeasure(loop.tube.minBend_mm, 'mm')} or more.
+        {msg`With none ticked any bend can be made. The smallest radius the tube allows is used, ${formatMeasure(loop.tube.minBend_mm, 'mm')} or more.`}
       </p>
     </details>
   );

@@ -7,10 +7,11 @@ import TableRow from '@mui/material/TableRow';
 import { componentName } from '@/core/design';
 import { useState } from 'react';
 import { whyNoOrders, type OrderJudged } from '@/core/studies';
-import { formatCelsius, formatMeasure, formatShown, plural, unitShown } from '@/core/units';
-import { Progress, Segments, Press } from '@/view/shared';
+import { formatCelsius, formatMeasure, formatShown, unitShown } from '@/core/units';
+import { Progress, Segments, Press, rich } from '@/view/shared';
 import { useEditor, useOrders } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 /**
  * The parts of a loop in other orders: tube, bends, runs without a way, and every part's
@@ -33,7 +34,7 @@ export function OrdersView() {
     <div className={styles.page}>
       {design.loops.length > 1 && (
         <Segments
-          label="Loop"
+          label={msg`Loop`}
           value={loop}
           options={design.loops.map((l) => ({ value: l.id, label: l.name }))}
           onPick={setLoop}
@@ -45,31 +46,29 @@ export function OrdersView() {
         stopped={stopped}
         onStop={stop}
         onAgain={retry}
-        what="the orders"
+        what={msg`the orders`}
       />
       {result && why === null && (
         <div style={{ opacity: fresh ? 1 : 0.5 }} aria-busy={!fresh}>
           <p className={styles.answer}>
             {result.spread_K === null ? (
-              'No part is cooled in this loop yet.'
+              msg`No part is cooled in this loop yet.`
             ) : (
               <>
-                Order moves no part by more than{' '}
-                <strong>{formatMeasure(result.spread_K, 'K', { decimals: 1 })}</strong> here:{' '}
-                {result.spread_K < 1.5 ? 'let tube and looks decide.' : 'it is worth a look.'}
+                {rich`Order moves no part by more than ${(<strong>{formatMeasure(result.spread_K, 'K', { decimals: 1 })}</strong>)} here: ${result.spread_K < 1.5 ? msg`let tube and looks decide.` : msg`it is worth a look.`}`}
               </>
             )}{' '}
             {best?.edit
-              ? `The best of these saves ${formatMeasure(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, 'm', { decimals: 2 })} of tube against now.`
-              : 'The order now is the best of these.'}
+              ? msg`The best of these saves ${formatMeasure(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, 'm', { decimals: 2 })} of tube against now.`
+              : msg`The order now is the best of these.`}
           </p>
           <Table className={styles.orders}>
             <TableHead>
               <TableRow>
-                <TableCell>order, from the reservoir on</TableCell>
+                <TableCell>{msg`order, from the reservoir on`}</TableCell>
                 <TableCell className="num">{`tube, ${unitShown('m')}`}</TableCell>
-                <TableCell className="num">bends</TableCell>
-                <TableCell className="num">no route</TableCell>
+                <TableCell className="num">{msg`bends`}</TableCell>
+                <TableCell className="num">{msg`no route`}</TableCell>
                 {components.map((i) => (
                   <TableCell key={i} className="num">
                     {nameOf(i)}
@@ -94,16 +93,16 @@ export function OrdersView() {
                   ))}
                   <TableCell>
                     {r.edit === null ? (
-                      <span className="soft">now</span>
+                      <span className="soft">{msg`now`}</span>
                     ) : (
                       <Press
                         className={styles.link}
                         disabled={!fresh}
                         onClick={() => {
-                          if (r.edit) commit('re-route the loop in another order', r.edit);
+                          if (r.edit) commit(msg`re-route the loop in another order`, r.edit);
                         }}
                       >
-                        take it
+                        {msg`take it`}
                       </Press>
                     )}
                   </TableCell>
@@ -112,9 +111,7 @@ export function OrdersView() {
             </TableBody>
           </Table>
           <p className="soft">
-            {plural(result.all, 'order')} behind reservoir and pump, all ranked by the distance
-            between the parts; the shortest were routed and evaluated in full. Hottest spot of each
-            part, {design.brief.loadCase}.
+            {msg`${counted(result.all, '# order', '# orders')} behind reservoir and pump, all ranked by the distance between the parts; the shortest were routed and evaluated in full. Hottest spot of each part, ${design.brief.loadCase}.`}
           </p>
         </div>
       )}

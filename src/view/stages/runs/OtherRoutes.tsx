@@ -14,6 +14,7 @@ import { Press, Progress } from '@/view/shared';
 import { useAlternatives, useEditor, useFrame } from '@/view/workspace';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * Distinct routes of the picked run beside each other; stepped through in the scene by its rows or
@@ -28,7 +29,7 @@ export function OtherRoutes({ run, preview }: { readonly run: Run; readonly prev
     <div className={styles.way}>
       {!on && (
         <Press className={styles.link} onClick={() => setAsked(run.id)}>
-          Other routes
+          {msg`Other routes`}
         </Press>
       )}
       {on && (
@@ -37,12 +38,12 @@ export function OtherRoutes({ run, preview }: { readonly run: Run; readonly prev
           stopped={stopped}
           onStop={stop}
           onAgain={retry}
-          what="other routes"
+          what={msg`other routes`}
         />
       )}
       {ways && ways.length <= 1 && (
         <p className="soft" role="status">
-          No other route was found past what stands here.
+          {msg`No other route was found past what stands here.`}
         </p>
       )}
       {ways && ways.length > 1 && <Ways key={run.id} {...{ run, ways, preview }} />}
@@ -78,19 +79,19 @@ function Ways({
       ...(pinned ? [{ do: 'route.pin', connection: run.id, pinned: true } as const] : []),
     ];
     preview.show(null);
-    if (edits.length > 0) commit(`another route for ${run.name}`, { do: 'batch', edits });
+    if (edits.length > 0) commit(msg`another route for ${run.name}`, { do: 'batch', edits });
   };
   return (
     <>
       <Table>
         <TableHead>
           <TableRow>
-            <TableCell>route</TableCell>
-            <TableCell className="num">bends</TableCell>
-            <TableCell className="num">planes</TableCell>
-            <TableCell className="num">tube</TableCell>
+            <TableCell>{msg`route`}</TableCell>
+            <TableCell className="num">{msg`bends`}</TableCell>
+            <TableCell className="num">{msg`planes`}</TableCell>
+            <TableCell className="num">{msg`tube`}</TableCell>
             <TableCell className="num">{unitShown('kPa')}</TableCell>
-            <TableCell className="num">tidy</TableCell>
+            <TableCell className="num">{msg`tidy`}</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -98,7 +99,7 @@ function Ways({
             <TableRow key={i} className={styles.run} data-picked={i === at || undefined}>
               <TableCell>
                 <Press className={styles.name} aria-pressed={i === at} onClick={() => look(i)}>
-                  {w.edit ? `route ${i + 1}` : 'now'}
+                  {w.edit ? msg`route ${i + 1}` : msg`now`}
                 </Press>
               </TableCell>
               <TableCell className="num">{w.bends}</TableCell>
@@ -112,13 +113,13 @@ function Ways({
           ))}
         </TableBody>
       </Table>
-      <p className="soft">Step through them in the scene with the keys , and . as well.</p>
+      <p className="soft">{msg`Step through them in the scene with the keys , and . as well.`}</p>
       <p className={styles.row}>
         <Press className={styles.act} disabled={at === 0} onClick={() => use(false)}>
-          Use this route
+          {msg`Use this route`}
         </Press>
         <Press className={styles.link} onClick={() => use(true)}>
-          Use and pin it
+          {msg`Use and pin it`}
         </Press>
       </p>
     </>

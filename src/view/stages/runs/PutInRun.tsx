@@ -5,6 +5,7 @@ import { Pick, useOffer } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 const NONE = '';
 
@@ -27,13 +28,13 @@ export function PutInRun({
     const part = pieces.find((p) => p.id === id);
     const put = part && putIntoRun(design, loop.id, connection.id, part, part.name);
     if (!put) return;
-    commit(`put ${part.name} into a run`, put.edit);
+    commit(msg`put ${part.name} into a run`, put.edit);
     pick(put.component);
   };
   const setTube = (id: string): void => {
     const tube = tubes.find((t) => t.id === id) ?? null;
     const isLoops = tube === null || tube.id === loop.tube.id;
-    commit(isLoops ? "the loop's own tube" : `${tube.name} for one run`, {
+    commit(isLoops ? msg`the loop's own tube` : msg`${tube.name} for one run`, {
       do: 'connection.tube',
       loop: loop.id,
       connection: connection.id,
@@ -44,19 +45,19 @@ export function PutInRun({
   return (
     <div className={styles.ends}>
       <Pick
-        label="Put into it"
+        label={msg`Put into it`}
         value={NONE}
         options={[
-          { value: NONE, label: 'nothing' },
+          { value: NONE, label: msg`nothing` },
           ...pieces.map((p) => ({ value: p.id, label: p.name })),
         ]}
         onPick={putIn}
       />
       <Pick
-        label="Made of"
+        label={msg`Made of`}
         value={own.tube.id}
         options={[
-          { value: loop.tube.id, label: `${loop.tube.name}, as the loop` },
+          { value: loop.tube.id, label: msg`${loop.tube.name}, as the loop` },
           ...(own.tube.id === loop.tube.id || tubes.some((t) => t.id === own.tube.id)
             ? []
             : [{ value: own.tube.id, label: own.tube.name }]),

@@ -1,11 +1,12 @@
 'use client';
 import { useState } from 'react';
 import { pathLength, type Route } from '@/core/routing';
-import { formatMeasure, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { Progress, Press } from '@/view/shared';
 import { useEditor, useImprovement } from '@/view/workspace';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const same = (a: Route, b: Route): boolean =>
   JSON.stringify(a.corners) === JSON.stringify(b.corners) &&
@@ -39,17 +40,16 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
         stopped={routeJob.stopped}
         onStop={routeJob.stop}
         onAgain={routeJob.retry}
-        what="the runs"
+        what={msg`the runs`}
       />
       {unrouted > 0 && (
         <p>
-          {unrouted} of {plural(tubes.length, 'run')} {unrouted === 1 ? 'is' : 'are'} not routed
-          {without > 0 ? `, ${without} of them without a possible route` : ''}.
+          {msg`${counted(unrouted, '# run is not routed', '# runs are not routed')}, of ${tubes.length}${without > 0 ? msg`, ${without} of them without a possible route` : ''}.`}
         </p>
       )}
       {unrouted > 0 && !toRoute && (
         <Press className={styles.act} onClick={route}>
-          Route the runs
+          {msg`Route the runs`}
         </Press>
       )}
       {!toRoute && <LastChange onGhosts={onGhosts} />}
@@ -82,10 +82,9 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
   const bends = sum(now, bendsOf) - sum(before, bendsOf);
   return (
     <p className="soft">
-      Since the change: {metres(longer)}, {formatNumber(bends, { signed: true })} bends,{' '}
-      {plural(changed.length, 'run')} routed otherwise.{' '}
+      {msg`Since the change: ${metres(longer)}, ${formatNumber(bends, { signed: true })} bends, ${counted(changed.length, '# run', '# runs')} routed otherwise. `}
       <Press className={styles.link} aria-pressed={shown} onClick={toggle}>
-        {shown ? 'Hide the routes before' : 'Show the routes before'}
+        {shown ? msg`Hide the routes before` : msg`Show the routes before`}
       </Press>
     </p>
   );
@@ -99,10 +98,9 @@ function Improvement() {
   if (!found) return null;
   return (
     <p className="soft">
-      Routing all runs afresh: {metres(-found.saves_mm)},{' '}
-      {formatNumber(-found.savesBends, { signed: true })} bends.{' '}
-      <Press className={styles.link} onClick={() => commit('route all runs afresh', found.edit)}>
-        Use these routes
+      {msg`Routing all runs afresh: ${metres(-found.saves_mm)}, ${formatNumber(-found.savesBends, { signed: true })} bends. `}
+      <Press className={styles.link} onClick={() => commit(msg`route all runs afresh`, found.edit)}>
+        {msg`Use these routes`}
       </Press>
     </p>
   );

@@ -1,7 +1,7 @@
 'use client';
 import { componentName, loopOfRun, type Connection, type EndPiece, type Loop } from '@/core/design';
 import { bridgeOffers, parallelBridge } from '@/core/studies';
-import { formatMillimetres, formatMeasure, plural } from '@/core/units';
+import { formatMillimetres, formatMeasure } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
@@ -14,16 +14,17 @@ import { ShortAdvice } from './ShortAdvice';
 import type { Preview } from './usePreview';
 import { WayEditor } from './WayEditor';
 import styles from './RunsStage.module.css';
+import { counted, listAnd, msg, worded } from '@/core/messages';
 
-const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = [
-  { value: 'auto', label: 'as the port asks' },
-  { value: 'straight', label: 'straight' },
-  { value: 'rotary45', label: '45° rotary' },
-  { value: 'rotary90', label: '90° rotary' },
-  { value: 'extender', label: 'extender' },
-  { value: 'extendedRotary90', label: 'extender and 90° rotary' },
-  { value: 'doubleRotary45', label: 'two 45° rotaries' },
-];
+const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = worded(() => [
+  { value: 'auto', label: msg`as the port asks` },
+  { value: 'straight', label: msg`straight` },
+  { value: 'rotary45', label: msg`45° rotary` },
+  { value: 'rotary90', label: msg`90° rotary` },
+  { value: 'extender', label: msg`extender` },
+  { value: 'extendedRotary90', label: msg`extender and 90° rotary` },
+  { value: 'doubleRotary45', label: msg`two 45° rotaries` },
+]);
 
 /**
  * The picked run: its strip with marks, its ends, its way by hand, and what saves it when it comes
@@ -49,11 +50,11 @@ export function RunPanel({
   const nameOf = (id: string): string => componentName(design, id);
   const end = (side: 'from' | 'to') => (
     <Pick
-      label={`At ${nameOf(run[side].component)}`}
+      label={msg`At ${nameOf(run[side].component)}`}
       value={connection.ends[side]}
       options={ENDS}
       onPick={(piece) =>
-        commit('change an end fitting', {
+        commit(msg`change an end fitting`, {
           do: 'connection.ends',
           loop: run.loop,
           connection: run.id,
@@ -66,38 +67,34 @@ export function RunPanel({
     bridges = bridgeOffers(system, loop.id, connection.id, offer),
     parallel = parallelBridge(system, loop.id, connection.id, offer);
   const { crosses, before } = run.routed?.visibility ?? { crosses: [], before: [] };
-  const seen = [
-    crosses.length > 0 &&
-      `crosses ${crosses.map((id) => runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
-    before.length > 0 && `passes before ${before.map(nameOf).join(', ')}`,
-  ]
-    .filter(Boolean)
-    .join(' and ');
+  const seen = listAnd(
+    [
+      crosses.length > 0 &&
+        msg`crosses ${crosses.map((id) => runs.find((r) => r.id === id)?.name ?? id).join(', ')}`,
+      before.length > 0 && msg`passes before ${before.map(nameOf).join(', ')}`,
+    ].filter((words) => words !== false),
+  );
   return (
     <Section
       title={run.name}
       aside={
         <Press className={styles.link} onClick={() => pick(null)}>
-          Done
+          {msg`Done`}
         </Press>
       }
     >
       {run.by === 'direct' ? (
         <p>
           {run.bridge
-            ? `Bridged by ${run.bridge.name}, from port to port: no tube.`
-            : 'Screwed together with a male-to-male fitting: the ports face each other.'}
+            ? msg`Bridged by ${run.bridge.name}, from port to port: no tube.`
+            : msg`Screwed together with a male-to-male fitting: the ports face each other.`}
         </p>
       ) : (
         <>
           <p>
-            Cut {run.estimated ? 'about ' : ''}
-            {formatMillimetres(run.cut_mm)}
-            {run.estimated ? ', estimated' : ''};{' '}
-            {run.bends === 0 ? 'no bend' : plural(run.bends, 'bend')};{' '}
-            {formatMeasure(run.volume_mL, 'mL')} inside.
+            {msg`Cut ${run.estimated ? msg`about ` : ''}${formatMillimetres(run.cut_mm)}${run.estimated ? msg`, estimated` : ''}; ${run.bends === 0 ? msg`no bend` : msg`${counted(run.bends, '# bend', '# bends')}`}; ${formatMeasure(run.volume_mL, 'mL')} inside.`}
           </p>
-          {seen && <p className="soft">Seen through the glass it {seen}.</p>}
+          {seen && <p className="soft">{msg`Seen through the glass it ${seen}.`}</p>}
           <BendStrip run={run} loop={loop} />
           <div className={styles.ends}>
             {end('from')}
@@ -105,15 +102,14 @@ export function RunPanel({
           </div>
           {bridges.length > 0 && (
             <p>
-              The parts face each other:{' '}
+              {msg`The parts face each other: `}
               {bridges.slice(0, 2).map((o) => (
                 <Press
                   key={`${o.from.port}-${o.to.port}`}
                   className={styles.link}
-                  onClick={() => commit(`bridge ${run.name}`, o.edit)}
+                  onClick={() => commit(msg`bridge ${run.name}`, o.edit)}
                 >
-                  bridge them over {formatMillimetres(o.along_mm)} with {o.bridge.name}
-                  {o.turned ? `, ${nameOf(o.to.component)} flow reversed` : ''}
+                  {msg`bridge them over ${formatMillimetres(o.along_mm)} with ${o.bridge.name}${o.turned ? msg`, ${nameOf(o.to.component)} flow reversed` : ''}`}
                 </Press>
               ))}
             </p>
@@ -122,11 +118,11 @@ export function RunPanel({
             <p>
               <Press
                 className={styles.link}
-                onClick={() => commit(`bridge ${run.name} in parallel`, parallel.edit)}
+                onClick={() => commit(msg`bridge ${run.name} in parallel`, parallel.edit)}
               >
-                Connect them in parallel with two terminal bridges
+                {msg`Connect them in parallel with two terminal bridges`}
               </Press>{' '}
-              <span className="soft">inlet to inlet, outlet to outlet.</span>
+              <span className="soft">{msg`inlet to inlet, outlet to outlet.`}</span>
             </p>
           )}
           {preview && <OtherRoutes run={run} preview={preview} />}

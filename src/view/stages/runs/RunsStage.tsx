@@ -2,8 +2,8 @@
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
-import { formatMillimetres, formatMeasure, plural } from '@/core/units';
-import { Segments, Press } from '@/view/shared';
+import { formatMillimetres, formatMeasure } from '@/core/units';
+import { Segments, Press, rich } from '@/view/shared';
 import {
   CASE_VIEWS,
   ConnectDialog,
@@ -30,13 +30,14 @@ import { ShownParts } from './ShownParts';
 import { useLegHeld } from './useLegHeld';
 import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
+import { counted, msg, worded } from '@/core/messages';
 
 type Seen = CaseView | 'orders' | 'sheets';
-const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = [
+const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
   ...CASE_VIEWS,
-  { value: 'orders', label: 'orders' },
-  { value: 'sheets', label: 'sheets and cuts' },
-];
+  { value: 'orders', label: msg`orders` },
+  { value: 'sheets', label: msg`sheets and cuts` },
+]);
 
 /**
  * Every tube from port to port, through the case: where it lies, how it is made, and what another
@@ -73,13 +74,13 @@ export function RunsStage() {
     return (
       <>
         <EmptyStage
-          title="No loop yet"
+          title={msg`No loop yet`}
           text={
             loose.length >= 2
-              ? `${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.`
-              : 'A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.'
+              ? msg`${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.`
+              : msg`A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.`
           }
-          action={loose.length >= 2 ? 'Connect the loop' : 'Open the catalogue'}
+          action={loose.length >= 2 ? msg`Connect the loop` : msg`Open the catalogue`}
           onAction={() => (loose.length >= 2 ? setConnecting(true) : open('stores'))}
         />
         {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
@@ -117,10 +118,10 @@ export function RunsStage() {
     />
   );
   const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
-    `${plural(count, 'run')}, ${isGuess ? 'about ' : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
+    `${msg`${counted(count, '# run', '# runs')}`}, ${isGuess ? 'about ' : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
   const tried = seen?.runs.filter((r) => r.by === 'tube');
   const title = tried
-    ? `Looked at: ${lengthOf(
+    ? msg`Looked at: ${lengthOf(
         tried.length,
         tried.reduce((sum, r) => sum + r.cut_mm, 0),
         tried.some((r) => r.estimated),
@@ -129,21 +130,19 @@ export function RunsStage() {
   const sentenceNow =
     guessed > 0 ? (
       <>
-        {guessed === tubes.length ? 'Lengths' : `${plural(guessed, 'length')} of ${tubes.length}`}{' '}
-        and bends are <strong>estimated</strong> from where the ports are and point
-        {design.case
-          ? ', until the runs are routed'
-          : ': choose a case, and the runs are routed in it'}
-        . Cut nothing by them.
+        {rich`${guessed === tubes.length ? msg`Lengths` : msg`${counted(guessed, '# length', '# lengths')} of ${tubes.length}`} and bends are ${(<strong>{msg`estimated`}</strong>)} from where the ports are and point${
+          design.case
+            ? msg`, until the runs are routed`
+            : msg`: choose a case, and the runs are routed in it`
+        }. Cut nothing by them.`}
       </>
     ) : (
       <>
-        Every run is routed past everything in the case. Check the drawing against the real case
-        before you cut.
+        {msg`Every run is routed past everything in the case. Check the drawing against the real case before you cut.`}
       </>
     );
   const sentence = seen ? (
-    <>What is shown is not taken yet; nothing changes until it is.</>
+    <>{msg`What is shown is not taken yet; nothing changes until it is.`}</>
   ) : (
     sentenceNow
   );
@@ -159,17 +158,17 @@ export function RunsStage() {
       ))}
       <ShownParts />
       {loose.length >= 2 && (
-        <Section title="Not connected">
+        <Section title={msg`Not connected`}>
           <p>{loose.map((id) => findComponent(design, id)?.name).join(', ')}</p>
           <Press className={styles.act} onClick={() => setConnecting(true)}>
-            Connect another loop
+            {msg`Connect another loop`}
           </Press>
         </Section>
       )}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </>
   );
-  const views = <Segments label="View" value={view} options={VIEWS} onPick={setView} />;
+  const views = <Segments label={msg`View`} value={view} options={VIEWS} onPick={setView} />;
   if (tab !== null || !design.case)
     return (
       <StageFrame stage="runs" title={title} sentence={sentence} side={side}>
@@ -180,7 +179,7 @@ export function RunsStage() {
             {tab === 'orders' ? <OrdersView /> : <SheetsView />}
           </>
         ) : (
-          <p className="soft">Choose a case on the Case stage to see the runs in place.</p>
+          <p className="soft">{msg`Choose a case on the Case stage to see the runs in place.`}</p>
         )}
       </StageFrame>
     );
@@ -198,8 +197,8 @@ export function RunsStage() {
           {held.live && (
             <p role="status" className={styles.hint}>
               {live
-                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${plural(live.bends, 'bend')}${run ? `; it was ${formatMillimetres(run.cut_mm)}, ${plural(run.bends, 'bend')}` : ''}.`
-                : 'No quick route there: let go for the full search.'}
+                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${msg`${counted(live.bends, '# bend', '# bends')}`}${run ? msg`; it was ${formatMillimetres(run.cut_mm)}, ${counted(run.bends, '# bend', '# bends')}` : ''}.`
+                : msg`No quick route there: let go for the full search.`}
             </p>
           )}
         </>

@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { KERF_MM, SPARE_STICKS, TUBE_SPARE } from '@/core/bom';
-import { formatMeasure, formatMillimetres, formatNumber, formatShown, plural } from '@/core/units';
+import { formatMeasure, formatMillimetres, formatNumber, formatShown } from '@/core/units';
 import { TRIM_MM } from '@/core/tubing';
 import {
   bendSheet,
@@ -20,6 +20,7 @@ import { printSheets, Press } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
 import { TestBends } from './TestBends';
 import styles from './RunsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 const print = (sheets: readonly BendSheet[], title: string): void =>
   printSheets(
@@ -55,8 +56,7 @@ export function SheetsView() {
             </h2>
             {sheets.length < tubes && (
               <p className="soft" role="status">
-                {plural(tubes - sheets.length, 'run')} of {tubes}{' '}
-                {tubes - sheets.length === 1 ? 'has' : 'have'} no route yet: a sheet needs one.
+                {msg`Of ${tubes} runs ${counted(tubes - sheets.length, '# has no route yet: a sheet needs one', '# have no route yet: a sheet needs one')}.`}
               </p>
             )}
             {loop.tube.hard && <TestBends loop={loop} />}
@@ -64,13 +64,13 @@ export function SheetsView() {
               <Table>
                 <TableHead>
                   <TableRow>
-                    <TableCell>make</TableCell>
-                    <TableCell>run</TableCell>
-                    <TableCell className="num">cut</TableCell>
-                    <TableCell className="num">bends</TableCell>
-                    <TableCell className="num">planes</TableCell>
-                    <TableCell className="num">end to end</TableCell>
-                    <TableCell>sheet, 1:1</TableCell>
+                    <TableCell>{msg`make`}</TableCell>
+                    <TableCell>{msg`run`}</TableCell>
+                    <TableCell className="num">{msg`cut`}</TableCell>
+                    <TableCell className="num">{msg`bends`}</TableCell>
+                    <TableCell className="num">{msg`planes`}</TableCell>
+                    <TableCell className="num">{msg`end to end`}</TableCell>
+                    <TableCell>{msg`sheet, 1:1`}</TableCell>
                   </TableRow>
                 </TableHead>
                 <TableBody>
@@ -92,19 +92,19 @@ export function SheetsView() {
                       <TableCell>
                         <span className={styles.row}>
                           <Press className={styles.link} onClick={() => print([s], s.name)}>
-                            print
+                            {msg`print`}
                           </Press>
                           <Press
                             className={styles.link}
                             onClick={() => downloadBendSheet(s, 'svg')}
                           >
-                            SVG
+                            {msg`SVG`}
                           </Press>
                           <Press
                             className={styles.link}
                             onClick={() => downloadBendSheet(s, 'dxf')}
                           >
-                            DXF
+                            {msg`DXF`}
                           </Press>
                         </span>
                       </TableCell>
@@ -119,20 +119,20 @@ export function SheetsView() {
                   className={styles.act}
                   onClick={() => print(sheets, `${design.name}, ${loop.name}`)}
                 >
-                  Print all bend sheets with steps
+                  {msg`Print all bend sheets with steps`}
                 </Press>
                 <Press
                   className={styles.link}
                   onClick={() => downloadBends(`${design.name} ${loop.name}`, sheets)}
                 >
-                  All bends as CSV
+                  {msg`All bends as CSV`}
                 </Press>
-                <span className="soft">Easiest first, for practice.</span>
+                <span className="soft">{msg`Easiest first, for practice.`}</span>
               </p>
             )}
             {open && (
               <>
-                <h3>{open.name}, step by step</h3>
+                <h3>{msg`${open.name}, step by step`}</h3>
                 <ol className={styles.steps}>
                   {makingSteps(open).map((s) => (
                     <li key={s}>{s}</li>
@@ -147,21 +147,18 @@ export function SheetsView() {
             )}
             {shared && !cuts && (
               <p className="soft">
-                Cut from the same {loop.tube.name} as{' '}
-                {design.loops.find((l) => l.id === shared.loop)?.name ?? 'the loop above'}: see the
-                plan there.
+                {msg`Cut from the same ${loop.tube.name} as ${design.loops.find((l) => l.id === shared.loop)?.name ?? msg`the loop above`}: see the plan there.`}
               </p>
             )}
             {cuts?.plan && cuts.stick_mm !== null && (
               <>
                 <h3>
-                  {plural(cuts.plan.sticks.length, 'stick')} of {formatMillimetres(cuts.stick_mm)},
-                  and {SPARE_STICKS} to practise on
+                  {msg`${counted(cuts.plan.sticks.length, '# stick', '# sticks')} of ${formatMillimetres(cuts.stick_mm)}, and ${SPARE_STICKS} to practise on`}
                 </h3>
                 <div
                   className={styles.sticks}
                   role="img"
-                  aria-label={`Cutting plan: ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}
+                  aria-label={msg`Cutting plan: ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}
                 >
                   {cuts.plan.sticks.map((s, i) => (
                     <div key={i} className={styles.stick}>
@@ -175,28 +172,26 @@ export function SheetsView() {
                           {formatShown(p.length_mm, 'mm')}
                         </span>
                       ))}
-                      <em>{formatMeasure(s.left_mm, 'mm')} left</em>
+                      <em>{msg`${formatMeasure(s.left_mm, 'mm')} left`}</em>
                     </div>
                   ))}
                 </div>
                 <p className="soft">
-                  {cuts.plan.proven
-                    ? 'No plan needs fewer sticks.'
-                    : 'The best found; a better one may exist.'}{' '}
-                  {formatMillimetres(KERF_MM)} are kept for each cut, and{' '}
-                  {formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after
-                  bending.
-                  {cuts.plan.tooLong.length > 0
-                    ? ` ${plural(cuts.plan.tooLong.length, 'run')} longer than a stick: see the findings.`
-                    : ''}
+                  {msg`${
+                    cuts.plan.proven
+                      ? msg`No plan needs fewer sticks.`
+                      : msg`The best found; a better one may exist.`
+                  } ${formatMillimetres(KERF_MM)} are kept for each cut, and ${formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after bending.${
+                    cuts.plan.tooLong.length > 0
+                      ? msg` ${counted(cuts.plan.tooLong.length, '# run', '# runs')} longer than a stick: see the findings.`
+                      : ''
+                  }`}
                 </p>
               </>
             )}
             {cuts && !cuts.plan && (
               <p>
-                Buy {formatMeasure(cuts.buy, 'm', { decimals: 1 })}:{' '}
-                {formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })} of runs and{' '}
-                {formatNumber(100 * TUBE_SPARE)} % margin.
+                {msg`Buy ${formatMeasure(cuts.buy, 'm', { decimals: 1 })}: ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })} of runs and ${formatNumber(100 * TUBE_SPARE)} % margin.`}
               </p>
             )}
           </section>

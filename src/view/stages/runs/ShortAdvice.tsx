@@ -6,6 +6,7 @@ import type { Run } from '@/core/tubing';
 import { QuantityField, Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** A tube that came out too short: what saves it. */
 export function ShortAdvice({ run }: { readonly run: Run }) {
@@ -21,10 +22,10 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
   );
   return (
     <details className={styles.way}>
-      <summary>What if it comes out too short?</summary>
+      <summary>{msg`What if it comes out too short?`}</summary>
       <div className={styles.row}>
         <QuantityField
-          label="Too short by"
+          label={msg`Too short by`}
           value={short}
           quantity="length"
           min={0.5}
@@ -32,11 +33,11 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
           onCommit={(v) => v !== null && setShort(v)}
         />
         <Segments
-          label="At"
+          label={msg`At`}
           value={end}
           options={[
-            { value: 'from', label: `at ${nameOf(run.from.component)}` },
-            { value: 'to', label: `at ${nameOf(run.to.component)}` },
+            { value: 'from', label: msg`at ${nameOf(run.from.component)}` },
+            { value: 'to', label: msg`at ${nameOf(run.to.component)}` },
           ]}
           onPick={setEnd}
         />
@@ -54,7 +55,7 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
                     if (w.edit) commit(w.says.toLowerCase(), w.edit);
                   }}
                 >
-                  Do it
+                  {msg`Do it`}
                 </Press>
               </>
             )}

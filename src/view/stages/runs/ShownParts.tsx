@@ -4,6 +4,7 @@ import { isShown } from '@/core/routing';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
+import { counted, msg } from '@/core/messages';
 
 /** Kinds of part that one looks at through the glass. */
 const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);
@@ -20,10 +21,9 @@ export function ShownParts() {
   const before = runs.reduce((n, r) => n + (r.routed?.visibility.before.length ?? 0), 0);
   if (!design.case || parts.length === 0) return null;
   return (
-    <Section title="To be seen">
+    <Section title={msg`To be seen`}>
       <p className="soft">
-        Runs do not pass in front of these, as seen through the glass, unless the detour costs three
-        bends or more.{before > 0 ? ` Now ${before === 1 ? 'one does' : `${before} do`}.` : ''}
+        {msg`Runs do not pass in front of these, as seen through the glass, unless the detour costs three bends or more.${before > 0 ? msg` Now ${counted(before, 'one does', '# do')}.` : ''}`}
       </p>
       <div className={styles.row}>
         {parts.map((i) => (
@@ -31,11 +31,14 @@ export function ShownParts() {
             <Check
               checked={isShown(i)}
               onChange={(e) =>
-                commit(e.target.checked ? `show ${i.name}` : `let tubes pass before ${i.name}`, {
-                  do: 'component.set',
-                  component: i.id,
-                  values: { keepVisible: e.target.checked },
-                })
+                commit(
+                  e.target.checked ? msg`show ${i.name}` : msg`let tubes pass before ${i.name}`,
+                  {
+                    do: 'component.set',
+                    component: i.id,
+                    values: { keepVisible: e.target.checked },
+                  },
+                )
               }
             />{' '}
             {i.name}

@@ -5,6 +5,7 @@ import { springBackWords } from '@/core/plan';
 import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg } from '@/core/messages';
 
 /** A bend that was not made yet is asked for at this angle. */
 const USUAL_DEG = 90,
@@ -23,8 +24,8 @@ export function TestBends({ loop }: { readonly loop: Loop }) {
   const rows = bends.length < MOST_BENDS ? [...bends, null] : bends;
   const next_deg = bends.some((b) => b.set_deg === USUAL_DEG) ? OTHER_DEG : USUAL_DEG;
   return (
-    <section aria-label={`Test bends of ${loop.name}`}>
-      <p>Test bends on offcuts, let go when cool and measured:</p>
+    <section aria-label={msg`Test bends of ${loop.name}`}>
+      <p>{msg`Test bends on offcuts, let go when cool and measured:`}</p>
       {rows.map((bend, i) => (
         <TestBendRow
           key={i}
@@ -35,10 +36,10 @@ export function TestBends({ loop }: { readonly loop: Loop }) {
           onChange={(now) =>
             now === null
               ? set(
-                  'forget a test bend',
+                  msg`forget a test bend`,
                   bends.filter((_, k) => k !== i),
                 )
-              : set('note a test bend', [...bends.slice(0, i), now, ...bends.slice(i + 1)])
+              : set(msg`note a test bend`, [...bends.slice(0, i), now, ...bends.slice(i + 1)])
           }
         />
       ))}
@@ -66,7 +67,7 @@ function TestBendRow({
   return (
     <div className={styles.row}>
       <QuantityField
-        label="Bent to"
+        label={msg`Bent to`}
         value={set_deg}
         quantity="angle"
         decimals={1}
@@ -77,7 +78,7 @@ function TestBendRow({
         }
       />
       <QuantityField
-        label="Left when cool"
+        label={msg`Left when cool`}
         optional
         value={bend?.left_deg ?? null}
         quantity="angle"
@@ -91,7 +92,7 @@ function TestBendRow({
       />
       {cold && bend && (
         <QuantityField
-          label="Radius"
+          label={msg`Radius`}
           value={bend.radius_mm ?? mandrel_mm}
           quantity="length"
           decimals={1}
@@ -102,7 +103,7 @@ function TestBendRow({
       )}
       {bend && (
         <Press className={styles.link} onClick={() => onChange(null)}>
-          forget
+          {msg`forget`}
         </Press>
       )}
     </div>

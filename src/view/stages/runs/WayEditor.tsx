@@ -6,21 +6,22 @@ import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import styles from './RunsStage.module.css';
+import { msg, worded } from '@/core/messages';
 
 const WAYS: readonly {
   readonly value: string;
   readonly to: string;
   readonly from: string;
   readonly way: Vec;
-}[] = [
-  { value: '0,1,0', to: 'upward', from: 'from above', way: [0, 1, 0] },
-  { value: '0,-1,0', to: 'downward', from: 'from below', way: [0, -1, 0] },
-  { value: '1,0,0', to: 'to the front', from: 'from the front', way: [1, 0, 0] },
-  { value: '-1,0,0', to: 'to the rear', from: 'from the rear', way: [-1, 0, 0] },
-  { value: '0,0,1', to: 'to the glass', from: 'from the glass', way: [0, 0, 1] },
-  { value: '0,0,-1', to: 'to the tray', from: 'from the tray', way: [0, 0, -1] },
-];
-const AXES = ['From the rear', 'Above the floor', 'From the tray'] as const;
+}[] = worded(() => [
+  { value: '0,1,0', to: 'upward', from: msg`from above`, way: [0, 1, 0] },
+  { value: '0,-1,0', to: 'downward', from: msg`from below`, way: [0, -1, 0] },
+  { value: '1,0,0', to: msg`to the front`, from: msg`from the front`, way: [1, 0, 0] },
+  { value: '-1,0,0', to: msg`to the rear`, from: msg`from the rear`, way: [-1, 0, 0] },
+  { value: '0,0,1', to: msg`to the glass`, from: msg`from the glass`, way: [0, 0, 1] },
+  { value: '0,0,-1', to: msg`to the tray`, from: msg`from the tray`, way: [0, 0, -1] },
+]);
+const AXES = worded(() => [msg`From the rear`, msg`Above the floor`, msg`From the tray`] as const);
 
 /**
  * The way of a run set by hand: how it leaves and arrives, what it passes, aslant or behind the
@@ -44,7 +45,7 @@ export function WayEditor({
   const isPinned = design.layout.routes[run.id]?.pinned ?? false;
   // What is set by hand after a pin takes the pin's place.
   const set = (next: RouteConstraints): void =>
-    commit(`re-route ${run.name}`, {
+    commit(msg`re-route ${run.name}`, {
       do: 'connection.way',
       loop: loop.id,
       connection: connection.id,
@@ -62,7 +63,7 @@ export function WayEditor({
         ).map((e) => e.direction)
       : [];
     return [
-      { value: '', label: 'as it is shortest' },
+      { value: '', label: msg`as it is shortest` },
       ...WAYS.filter((w) =>
         found.some((d) => d.every((v, i) => Math.abs(v - (w.way[i] as number)) < 1e-6)),
       ).map((w) => ({ value: w.value, label: side === 'from' ? w.to : w.from })),
@@ -86,16 +87,16 @@ export function WayEditor({
       className={styles.way}
       open={connection.constraints !== undefined || isPinned || undefined}
     >
-      <summary>Route by hand{isPinned ? ', pinned' : ''}</summary>
+      <summary>{msg`Route by hand${isPinned ? msg`, pinned` : ''}`}</summary>
       <div className={styles.ends}>
         <Pick
-          label="Sets off"
+          label={msg`Sets off`}
           value={constraints.exit?.join() ?? ''}
           options={exits('from')}
           onPick={(v) => exit('exit', v)}
         />
         <Pick
-          label="Comes in"
+          label={msg`Comes in`}
           value={constraints.entry?.join() ?? ''}
           options={exits('to')}
           onPick={(v) => exit('entry', v)}
@@ -103,7 +104,7 @@ export function WayEditor({
       </div>
       {vias.map((via, i) => (
         <div key={i} className={styles.via}>
-          <span>Passes {i + 1}</span>
+          <span>{msg`Passes ${i + 1}`}</span>
           {AXES.map((label, k) => (
             <QuantityField
               key={label}
@@ -127,9 +128,9 @@ export function WayEditor({
           <Press
             className={styles.quiet}
             onClick={() => setVia(vias.filter((_, j) => j !== i))}
-            aria-label={`Let place ${i + 1} go`}
+            aria-label={msg`Let place ${i + 1} go`}
           >
-            Let go
+            {msg`Let go`}
           </Press>
         </div>
       ))}
@@ -139,7 +140,7 @@ export function WayEditor({
           disabled={vias.length >= 12}
           onClick={() => setVia([...vias, [null, Math.round(middle[1]), null]])}
         >
-          Pass a place
+          {msg`Pass a place`}
         </Press>
         {behind && !runsBehind && (
           <Press
@@ -148,7 +149,7 @@ export function WayEditor({
               setVia([...vias, [null, null, -Math.round((design.case?.behind_mm ?? 0) / 2) - 1]])
             }
           >
-            Run it behind the tray
+            {msg`Run it behind the tray`}
           </Press>
         )}
         {loop.tube.hard && (
@@ -159,8 +160,8 @@ export function WayEditor({
                 const { allow45: _old, ...rest } = constraints;
                 set(e.target.checked ? { ...rest, allow45: true } : rest);
               }}
-            />{' '}
-            diagonal (45°) where shorter
+            />
+            {msg` diagonal (45°) where shorter`}
           </label>
         )}
       </p>
@@ -169,20 +170,20 @@ export function WayEditor({
           <Press
             className={styles.link}
             onClick={() =>
-              commit(`unpin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: false })
+              commit(msg`unpin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: false })
             }
           >
-            Unpin
+            {msg`Unpin`}
           </Press>
         ) : (
           route && (
             <Press
               className={styles.link}
               onClick={() =>
-                commit(`pin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: true })
+                commit(msg`pin ${run.name}`, { do: 'route.pin', connection: run.id, pinned: true })
               }
             >
-              Pin it as it lies
+              {msg`Pin it as it lies`}
             </Press>
           )
         )}
@@ -190,7 +191,7 @@ export function WayEditor({
           <Press
             className={styles.quiet}
             onClick={() =>
-              commit(`route ${run.name} automatically`, {
+              commit(msg`route ${run.name} automatically`, {
                 do: 'connection.way',
                 loop: loop.id,
                 connection: connection.id,
@@ -198,13 +199,12 @@ export function WayEditor({
               })
             }
           >
-            Reset to automatic route
+            {msg`Reset to automatic route`}
           </Press>
         )}
       </p>
       <p className="soft">
-        Its legs can be dragged in the side, front and top drawing: the run follows live, the rest
-        when you let go.
+        {msg`Its legs can be dragged in the side, front and top drawing: the run follows live, the rest when you let go.`}
       </p>
     </details>
   );

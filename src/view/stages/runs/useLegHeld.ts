@@ -7,6 +7,7 @@ import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { useEditor } from '@/view/workspace';
 import type { LegHeld } from '../elevation/LegGrips';
+import { msg } from '@/core/messages';
 
 interface Live {
   readonly run: Run | null;
@@ -38,7 +39,7 @@ export function useLegHeld(routed: Routed, run: Run | undefined) {
     };
     if (done) {
       setLive(null);
-      commit(`re-route ${run.name}`, edit);
+      commit(msg`re-route ${run.name}`, edit);
       return;
     }
     const next = applyEdit(design, edit).design,

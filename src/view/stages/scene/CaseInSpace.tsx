@@ -1,6 +1,7 @@
 'use client';
 import { Component, lazy, Suspense, useSyncExternalStore, type ReactNode } from 'react';
 import type { SceneProps } from './Scene';
+import { msg } from '@/core/messages';
 
 const Scene = lazy(() => import('./Scene'));
 
@@ -46,7 +47,7 @@ export function CaseInSpace({
   const plain = (
     <>
       <p role="status">
-        This browser cannot draw in 3D (WebGL is off): here is the case from the window side.
+        {msg`This browser cannot draw in 3D (WebGL is off): here is the case from the window side.`}
       </p>
       {otherwise}
     </>
@@ -54,7 +55,7 @@ export function CaseInSpace({
   if (!can) return plain;
   return (
     <Otherwise otherwise={plain}>
-      <Suspense fallback={<p className="soft">Setting the case up …</p>}>
+      <Suspense fallback={<p className="soft">{msg`Setting the case up …`}</p>}>
         <Scene {...props} />
       </Suspense>
     </Otherwise>

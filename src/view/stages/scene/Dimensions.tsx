@@ -7,6 +7,7 @@ import { formatMillimetres } from '@/core/units';
 import { Mark, type MarkKind } from '@/view/shared';
 import type { Paper } from './paper';
 import styles from './Scene.module.css';
+import { msg } from '@/core/messages';
 
 const TICK_MM = 7;
 
@@ -67,7 +68,7 @@ export function DimensionLabels({
     >
       <Mark verdict={VERDICTS[gap.verdict] ?? 'unchecked'} size={9} />{' '}
       {formatMillimetres(gap.gap_mm, 1)}
-      <span className="visually-hidden"> to {gap.a === part ? gap.nameB : gap.nameA}</span>
+      <span className="visually-hidden">{msg` to ${gap.a === part ? gap.nameB : gap.nameA}`}</span>
     </span>
   ));
 }

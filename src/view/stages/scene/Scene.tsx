@@ -29,6 +29,7 @@ import { sceneGlb, scenePng, type Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
+import { msg } from '@/core/messages';
 
 export interface SceneProps {
   readonly design: Design;
@@ -155,7 +156,7 @@ export default function Scene(props: SceneProps) {
         role="img"
         tabIndex={0}
         data-turns
-        aria-label={`The case in space, ${system.placed.size} parts. Arrow keys turn it, + and − zoom. The list of parts and the tables beside say the same in words.`}
+        aria-label={msg`The case in space, ${system.placed.size} parts. Arrow keys turn it, + and − zoom. The list of parts and the tables beside say the same in words.`}
       >
         <Canvas
           frameloop="demand"

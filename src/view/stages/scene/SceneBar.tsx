@@ -8,6 +8,7 @@ import { downloadBlob, type CaseView } from '@/view/workspace';
 import { useScene } from './state';
 import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
+import { msg } from '@/core/messages';
 
 /** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
 export function SceneBar({
@@ -43,7 +44,7 @@ export function SceneBar({
     >
       {view === 'section' && (
         <Sliding
-          label="Cut"
+          label={msg`Cut`}
           name="Cut from the window"
           value={Math.round(cut * deepest_mm)}
           most={deepest_mm}
@@ -53,7 +54,7 @@ export function SceneBar({
       )}
       {view === 'exploded' && (
         <Sliding
-          label="Apart"
+          label={msg`Apart`}
           name="Parts drawn apart"
           value={Math.round(100 * apart)}
           most={100}
@@ -62,26 +63,26 @@ export function SceneBar({
         />
       )}
       <span className={styles.take}>
-        <Press onClick={onFit} title="The picked part, or the whole machine, fills the page">
-          Fit
+        <Press onClick={onFit} title={msg`The picked part, or the whole machine, fills the page`}>
+          {msg`Fit`}
         </Press>
         <Press aria-pressed={isTreeOpen} onClick={() => set({ isTreeOpen: !isTreeOpen })}>
-          Parts
+          {msg`Parts`}
         </Press>
         {canFlow && (
           <Press
             aria-pressed={isFlowing}
-            title="Coolant at its real velocity, air with speed and temperature"
+            title={msg`Coolant at its real velocity, air with speed and temperature`}
             onClick={() => set({ isFlowing: !isFlowing })}
           >
-            Flow
+            {msg`Flow`}
           </Press>
         )}
-        <Press title="As it is seen, 3840 × 2160" onClick={() => void save('png')}>
-          PNG
+        <Press title={msg`As it is seen, 3840 × 2160`} onClick={() => void save('png')}>
+          {msg`PNG`}
         </Press>
-        <Press title="The machine in space, glTF 2.0" onClick={() => void save('glb')}>
-          glTF
+        <Press title={msg`The machine in space, glTF 2.0`} onClick={() => void save('glb')}>
+          {msg`glTF`}
         </Press>
       </span>
     </div>

@@ -8,6 +8,7 @@ import type { Run } from '@/core/tubing';
 import { Press } from '@/view/shared';
 import { isShown, useScene } from './state';
 import styles from './SceneTree.module.css';
+import { msg } from '@/core/messages';
 
 interface Branch {
   readonly id: string;
@@ -27,7 +28,7 @@ function branchesOf(design: Design, runs: readonly Run[]): readonly Branch[] {
   }));
   const loops = design.loops.map((loop): Branch => ({
     id: `loop:${loop.id}`,
-    name: `Runs of ${loop.name}`,
+    name: msg`Runs of ${loop.name}`,
     leaves: runs.filter((r) => r.loop === loop.id).map((r) => ({ id: r.id, name: r.name })),
   }));
   return [...parts, ...loops].filter((b) => b.leaves.length > 0);
@@ -50,7 +51,7 @@ export function SceneTree({
   const isHidden = picked !== null && scene.hidden.includes(picked);
   const areAllShown = scene.hidden.length === 0 && scene.isolated === null;
   return (
-    <aside className={styles.tree} aria-label="Everything in the scene">
+    <aside className={styles.tree} aria-label={msg`Everything in the scene`}>
       <div className={styles.acts}>
         <Press
           disabled={picked === null}
@@ -63,17 +64,17 @@ export function SceneTree({
             })
           }
         >
-          {isHidden ? 'Show' : 'Hide'}
+          {isHidden ? msg`Show` : msg`Hide`}
         </Press>
         <Press
           disabled={picked === null}
           aria-pressed={picked !== null && scene.isolated === picked}
           onClick={() => scene.set({ isolated: scene.isolated === picked ? null : picked })}
         >
-          Isolate
+          {msg`Isolate`}
         </Press>
         <Press disabled={areAllShown} onClick={() => scene.set({ hidden: [], isolated: null })}>
-          Show all
+          {msg`Show all`}
         </Press>
       </div>
       <SimpleTreeView

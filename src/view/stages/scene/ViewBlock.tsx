@@ -3,16 +3,17 @@ import type { RefObject } from 'react';
 import { Press, Select } from '@/view/shared';
 import { STANDS, type Stand } from './stands';
 import styles from './ViewBlock.module.css';
+import { msg, worded } from '@/core/messages';
 
 /** Faces of the block: the case stands in it as in the scene, x to the front, y up, z to the glass. */
-const FACES: readonly { readonly stand: Stand; readonly turn: string }[] = [
+const FACES: readonly { readonly stand: Stand; readonly turn: string }[] = worded(() => [
   { stand: 'window', turn: 'translateZ(22px)' },
   { stand: 'tray', turn: 'rotateY(180deg) translateZ(22px)' },
   { stand: 'front', turn: 'rotateY(90deg) translateZ(22px)' },
   { stand: 'rear', turn: 'rotateY(-90deg) translateZ(22px)' },
   { stand: 'top', turn: 'rotateX(90deg) translateZ(22px)' },
   { stand: 'bottom', turn: 'rotateX(-90deg) translateZ(22px)' },
-];
+]);
 
 /**
  * A small block that turns with the machine; pressing a face looks at that side. The list below
@@ -51,7 +52,7 @@ export function ViewBlock({
       <Select
         className={styles.side}
         value={at}
-        inputProps={{ 'aria-label': 'Look from' }}
+        inputProps={{ 'aria-label': msg`Look from` }}
         onChange={(e) => onStand(e.target.value as Stand)}
       >
         {Object.entries(STANDS).map(([stand, name]) => (

@@ -1,4 +1,5 @@
 import { deviceEvents, deviceList, readText, respond, safely, tellDevices } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -11,7 +12,7 @@ export const GET = (request: Request, { params }: Asked): Promise<Response> =>
   safely(async () => {
     const { what } = await params;
     if (what === 'devices') return respond(await deviceList());
-    if (what !== 'events') return respond({ status: 404, body: { error: 'Not found.' } });
+    if (what !== 'events') return respond({ status: 404, body: { error: msg`Not found.` } });
     const events = await deviceEvents(request.signal);
     return events instanceof Response ? events : respond(events);
   });

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { openBuild, readForPage } from '@/server';
 import { isStage, STAGES } from '@/view/workspace/stages';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly params: Promise<{ id: string; stage: string }>;
@@ -10,7 +11,7 @@ interface Props {
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { id, stage } = await params;
   const read = await readForPage(() => openBuild(id));
-  const name = (read.ok ? read.value?.design.name : null) ?? 'Build';
+  const name = (read.ok ? read.value?.design.name : null) ?? msg`Build`;
   const here = STAGES.find((s) => s.id === stage)?.name;
   return { title: here === undefined ? name : `${here} · ${name}` };
 }

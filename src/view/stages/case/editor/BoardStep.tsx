@@ -6,6 +6,7 @@ import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { BoxFields, EDGES, put, Tick, type StepProps } from './stepParts';
 import { TrayOpenings } from './TrayOpenings';
+import { msg } from '@/core/messages';
 
 const withOther = ({ others = [] }: CaseDraft, name: string, fits: boolean): readonly string[] =>
   BOARD_STANDARDS.flatMap((s) =>
@@ -16,18 +17,17 @@ const withOther = ({ others = [] }: CaseDraft, name: string, fits: boolean): rea
 export function BoardStep({ draft, set, says }: StepProps) {
   return (
     <>
-      <Section title="Board">
+      <Section title={msg`Board`}>
         <p className="soft">
-          The rearmost lower stand-off shows where the board sits. With the board in, measure to its
-          lower rear corner.
+          {msg`The rearmost lower stand-off shows where the board sits. With the board in, measure to its lower rear corner.`}
         </p>
         <Pick
-          label="Largest board it takes"
+          label={msg`Largest board it takes`}
           value={draft.standard}
           options={BOARD_STANDARDS.map((s) => ({ value: s.name, label: s.name }))}
           onPick={(standard) => set({ ...draft, standard })}
         />
-        <p className="soft">Its stand-offs fit these too:</p>
+        <p className="soft">{msg`Its stand-offs fit these too:`}</p>
         {BOARD_STANDARDS.filter((s) => s.name !== draft.standard).map(({ name }) => (
           <Tick
             key={name}
@@ -37,9 +37,9 @@ export function BoardStep({ draft, set, says }: StepProps) {
           />
         ))}
         {[
-          'Its rear edge from the rear panel',
-          'Its lower edge from the floor',
-          'Its back from the tray (stand-off)',
+          msg`Its rear edge from the rear panel`,
+          msg`Its lower edge from the floor`,
+          msg`Its back from the tray (stand-off)`,
         ].map((label, i) => (
           <MeasureField
             key={label}
@@ -50,7 +50,7 @@ export function BoardStep({ draft, set, says }: StepProps) {
           />
         ))}
       </Section>
-      <Section title="Supply bay">
+      <Section title={msg`Supply bay`}>
         <BoxFields place="bay" box={draft.bay} set={(bay) => set({ ...draft, bay })} says={says} />
       </Section>
       <Riser draft={draft} set={set} says={says} />
@@ -63,9 +63,9 @@ export function BoardStep({ draft, set, says }: StepProps) {
 function Riser({ draft, set }: StepProps) {
   const { riser } = draft;
   return (
-    <Section title="Riser">
+    <Section title={msg`Riser`}>
       <Tick
-        label="a card may stand on a riser of its own"
+        label={msg`a card may stand on a riser of its own`}
         checked={Boolean(riser)}
         onChange={(has) =>
           set({ ...draft, riser: has ? [8, 25, Math.round(draft.interior[2] * 0.8)] : null })
@@ -75,15 +75,14 @@ function Riser({ draft, set }: StepProps) {
         EDGES.map((edge, i) => (
           <MeasureField
             key={edge}
-            label={`Its corner, ${edge}`}
+            label={msg`Its corner, ${edge}`}
             value={riser[i] as number}
             onChange={(v) => set({ ...draft, riser: put(riser, i, v) })}
           />
         ))}
       {riser && (
         <p className="soft">
-          Facing the glass, its face lies in that plane; facing away, its back does. Behind the tray
-          lengths from it are below 0.
+          {msg`Facing the glass, its face lies in that plane; facing away, its back does. Behind the tray lengths from it are below 0.`}
         </p>
       )}
     </Section>

@@ -17,6 +17,7 @@ import {
   type StepProps,
 } from './stepParts';
 import styles from './CaseEditor.module.css';
+import { msg } from '@/core/messages';
 
 /** What stands in the way in the case, and which rooms it parts. */
 export function CagesStep({ draft, set, says }: StepProps) {
@@ -32,31 +33,31 @@ export function CagesStep({ draft, set, says }: StepProps) {
     <>
       {draft.obstacles.length === 0 && (
         <p className="soft">
-          Shroud, drive cage, bracket, handle: whatever a radiator or hand could meet. None yet.
+          {msg`Shroud, drive cage, bracket, handle: whatever a radiator or hand could meet. None yet.`}
         </p>
       )}
       {draft.obstacles.map((o, i) => (
         <Section
           key={i}
-          title={o.name || `Cage ${i + 1}`}
+          title={o.name || msg`Cage ${i + 1}`}
           aside={
             <Press
               className={styles.quiet}
               onClick={() => set({ ...draft, obstacles: without(draft.obstacles, i) })}
             >
-              Remove
+              {msg`Remove`}
             </Press>
           }
         >
           <Name
-            label="Name"
+            label={msg`Name`}
             value={o.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`obstacles.${i}.name`)}
           />
           <BoxFields place={`obstacles.${i}`} box={o} set={(box) => change(i, box)} says={says} />
           <Tick
-            label="it can be taken out"
+            label={msg`it can be taken out`}
             checked={o.removable}
             onChange={(removable) => change(i, { removable })}
           />
@@ -73,7 +74,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
             obstacles: [
               ...draft.obstacles,
               {
-                name: draft.obstacles.length === 0 ? 'Supply shroud' : 'Drive cage',
+                name: draft.obstacles.length === 0 ? msg`Supply shroud` : msg`Drive cage`,
                 removable: draft.obstacles.length > 0,
                 min: draft.obstacles.length === 0 ? [0, 96, 0] : [210, 2, 20],
                 max:
@@ -85,7 +86,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
           })
         }
       >
-        Add a cage or shroud
+        {msg`Add a cage or shroud`}
       </Press>
       {draft.behind_mm > 0 && (
         <Press
@@ -93,7 +94,7 @@ export function CagesStep({ draft, set, says }: StepProps) {
           disabled={draft.obstacles.length >= 20}
           onClick={() => set({ ...draft, obstacles: [...draft.obstacles, cablesBehind(draft)] })}
         >
-          Add the cables behind the tray
+          {msg`Add the cables behind the tray`}
         </Press>
       )}
       <RoomsOfTheirOwn draft={draft} set={set} says={says} />
@@ -106,7 +107,7 @@ function cablesBehind({ interior, behind_mm, tray_mm, boardAt }: CaseDraft): Obs
   const [x, y] = interior;
   const starts = Math.min(x - CABLES_WIDE_MM, boardAt[0] + BOARD_WIDE_MM);
   return {
-    name: 'Cables behind the tray',
+    name: msg`Cables behind the tray`,
     removable: false,
     min: [Math.round(starts), 20, -Math.round(tray_mm + behind_mm - 2)],
     max: [Math.round(starts + CABLES_WIDE_MM), Math.round(y - 20), -Math.round(tray_mm + 1)],
@@ -142,10 +143,10 @@ function DrivePlaces({
   return (
     <div className={styles.pair}>
       <Pick
-        label={`Drives in ${name || 'it'}`}
+        label={msg`Drives in ${name || msg`it`}`}
         value={drives?.format ?? 'none'}
         options={[
-          { value: 'none', label: 'none' },
+          { value: 'none', label: msg`none` },
           ...DRIVE_FORMATS.map((value) => ({ value, label: value })),
         ]}
         onPick={(format) =>
@@ -154,7 +155,7 @@ function DrivePlaces({
       />
       {drives && (
         <Pick
-          label={`Places in ${name || 'it'}`}
+          label={msg`Places in ${name || msg`it`}`}
           value={String(drives.places)}
           options={PLACES}
           onPick={(n) => set({ ...drives, places: Number(n) })}
@@ -197,22 +198,22 @@ function CutOuts({
           {across.map((i) => (
             <div key={i} className={styles.pair}>
               <MeasureField
-                label={`Opening ${k + 1} starts, ${EDGES[i]}`}
+                label={msg`Opening ${k + 1} starts, ${EDGES[i]}`}
                 value={o.min[i]}
                 onChange={(v) => set(swap(openings, k, { ...o, min: put(o.min, i, v) }))}
               />
               <MeasureField
-                label={`Opening ${k + 1} ends, ${EDGES[i]}`}
+                label={msg`Opening ${k + 1} ends, ${EDGES[i]}`}
                 value={o.max[i]}
                 onChange={(v) => set(swap(openings, k, { ...o, max: put(o.max, i, v) }))}
               />
             </div>
           ))}
-          <Quiet label={`Close opening ${k + 1}`} onClick={() => set(without(openings, k))} />
+          <Quiet label={msg`Close opening ${k + 1}`} onClick={() => set(without(openings, k))} />
         </div>
       ))}
       <Quiet
-        label={`Cut an opening into ${obstacle.name || 'it'}`}
+        label={msg`Cut an opening into ${obstacle.name || msg`it`}`}
         disabled={openings.length >= 8}
         onClick={() => set([...openings, middle()])}
       />
@@ -239,31 +240,30 @@ function RoomsOfTheirOwn({ draft, set, says }: StepProps) {
     }),
   });
   return (
-    <Section title="Chambers of their own">
+    <Section title={msg`Chambers of their own`}>
       <p className="soft">
-        A basement or a side that is closed off: what is mounted there has its own air. Vents
-        between chambers are listed under Cooling.
+        {msg`A basement or a side that is closed off: what is mounted there has its own air. Vents between chambers are listed under Cooling.`}
       </p>
       {asked.map((name, i) => (
         <div key={i}>
           <Name
-            label="Name"
+            label={msg`Name`}
             value={name}
             onChange={(to) => set(rename(i, to))}
             trouble={says(`chambers.${i}`)}
           />
-          <Quiet label={`Remove ${name || 'it'}`} onClick={() => set(drop(i))} />
+          <Quiet label={msg`Remove ${name || msg`it`}`} onClick={() => set(drop(i))} />
         </div>
       ))}
       <Quiet
-        label="Add a chamber"
+        label={msg`Add a chamber`}
         disabled={chambers.length >= 4}
         onClick={() =>
           set({
             ...draft,
             chambers: [
               ...asked,
-              asked.length === 0 ? 'Basement' : `Room ${asked.length + 1}`,
+              asked.length === 0 ? msg`Basement` : msg`Room ${asked.length + 1}`,
               ...behind,
             ],
           })

@@ -5,7 +5,7 @@ import { emptyDesign, type Design, type Component } from '@/core/design';
 import { caseFromDraft, draftTroubles, type CaseDraft } from '@/core/measure';
 import { compileSystem } from '@/core/system';
 import type { BoardPart, CasePart } from '@/core/components';
-import { formatMeasure, formatNumber, plural } from '@/core/units';
+import { formatMeasure, formatNumber } from '@/core/units';
 import { slug } from '@/format';
 import { Mark, Segments, usePartLists, Press } from '@/view/shared';
 import { downloadPart, useEditor } from '@/view/workspace';
@@ -20,6 +20,7 @@ import { PlacesStep } from './PlacesStep';
 import type { StepProps } from './stepParts';
 import { useCaseDraft } from './useCaseDraft';
 import styles from './CaseEditor.module.css';
+import { counted, msg } from '@/core/messages';
 
 const STEPS = [
   { value: 'inside', label: '1 inside' },
@@ -58,7 +59,7 @@ function shown(draft: CaseDraft, part: CasePart): Design {
     ? [
         {
           id: 'board',
-          name: `${draft.standard} board`,
+          name: msg`${draft.standard} board`,
           part: { ...board, boxes: [{ name: board.name, min: [0, 0, 0], max: board.size }] },
           placement: { on: 'tray' },
           settings: {},
@@ -71,7 +72,13 @@ function shown(draft: CaseDraft, part: CasePart): Design {
       ...part,
       obstacles: [
         ...part.obstacles,
-        { id: 'bay', name: 'Supply bay', removable: false, min: part.bay.min, max: part.bay.max },
+        {
+          id: 'bay',
+          name: msg`Supply bay`,
+          removable: false,
+          min: part.bay.min,
+          max: part.bay.max,
+        },
       ],
     },
     components,
@@ -113,17 +120,17 @@ export function CaseEditor({
       return;
     }
     clear();
-    commit(`choose ${part.name}`, { do: 'case.choose', case: part });
+    commit(msg`choose ${part.name}`, { do: 'case.choose', case: part });
     onDone();
   };
   return (
     <StageFrame
-      title={draft.name.trim() || 'A case of your own'}
-      sentence={`${formatNumber(part.volume_L)} litres inside. Measure along three edges: from the rear panel forward, from the floor up, from the board tray to the glass. Lengths may be typed in any unit.`}
+      title={draft.name.trim() || msg`A case of your own`}
+      sentence={msg`${formatNumber(part.volume_L)} litres inside. Measure along three edges: from the rear panel forward, from the floor up, from the board tray to the glass. Lengths may be typed in any unit.`}
       side={
         <>
           <div className={styles.steps}>
-            <Segments label="Step" value={step} options={STEPS} onPick={go} />
+            <Segments label={msg`Step`} value={step} options={STEPS} onPick={go} />
           </div>
           {Pane && (
             <Pane
@@ -133,16 +140,17 @@ export function CaseEditor({
             />
           )}
           {step === 'keep' && (
-            <Section title="Keep it">
+            <Section title={msg`Keep it`}>
               {troubles.length === 0 ? (
                 <p>
-                  <Mark verdict="ok" /> Nothing contradicts itself. Lengths are taken to be right to
-                  {formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.
+                  <Mark verdict="ok" />
+                  {msg` Nothing contradicts itself. Lengths are taken to be right to${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
                 </p>
               ) : (
                 <>
                   <p>
-                    <Mark verdict="fails" /> {plural(troubles.length, 'measure')} cannot be:
+                    <Mark verdict="fails" />
+                    {msg` ${counted(troubles.length, '# measure', '# measures')} cannot be:`}
                   </p>
                   <ul className={styles.list}>
                     {troubles.map((t) => (
@@ -162,10 +170,10 @@ export function CaseEditor({
                   disabled={troubles.length > 0}
                   onClick={() => void use()}
                 >
-                  Save it to the catalogue and use it
+                  {msg`Save it to the catalogue and use it`}
                 </Press>
                 <Press className={styles.quiet} onClick={() => downloadPart(part)}>
-                  Export as a file
+                  {msg`Export as a file`}
                 </Press>
               </div>
             </Section>
@@ -173,21 +181,21 @@ export function CaseEditor({
           <div className={styles.row}>
             {next && (
               <Press className={styles.act} onClick={() => go(next.value)}>
-                Next: {next.label.slice(2)}
+                {msg`Next: ${next.label.slice(2)}`}
               </Press>
             )}
             <Press className={styles.quiet} onClick={onDone}>
-              Leave it for now
+              {msg`Leave it for now`}
             </Press>
           </div>
           <p className="soft">
-            What you have typed is kept in this browser until the case is in the catalogue.
+            {msg`What you have typed is kept in this browser until the case is in the catalogue.`}
           </p>
         </>
       }
     >
       <Segments
-        label="View"
+        label={msg`View`}
         value={view}
         options={(['side', 'front', 'top'] as const).map((value) => ({
           value,
@@ -205,7 +213,7 @@ export function CaseEditor({
             onPick={() => undefined}
           />
         ) : (
-          <p role="status">The inside has no size yet: it is drawn as soon as it has.</p>
+          <p role="status">{msg`The inside has no size yet: it is drawn as soon as it has.`}</p>
         )}
       </div>
     </StageFrame>

@@ -3,10 +3,11 @@ import type { MountDraft } from '@/core/measure';
 import { FAN_SIZES } from '@/core/components';
 import { Pick, Press } from '@/view/shared';
 import styles from './CaseEditor.module.css';
+import { msg } from '@/core/messages';
 
 const COUNTS = [0, 1, 2, 3, 4, 5, 6].map((n) => ({
   value: String(n),
-  label: n === 0 ? 'none' : String(n),
+  label: n === 0 ? msg`none` : String(n),
 }));
 
 /** Which fans a mount takes: rows of one size or another, of any size. */
@@ -27,17 +28,17 @@ export function FanRows({
       {fans.map((f, i) => (
         <div key={i} className={styles.pair}>
           <Pick
-            label={`Fans of ${f.size_mm} mm`}
+            label={msg`Fans of ${f.size_mm} mm`}
             value={String(f.count)}
             options={COUNTS}
             onPick={(v) => put(i, { count: Number(v) })}
           />
           <Pick
-            label="Their size"
+            label={msg`Their size`}
             value={String(f.size_mm)}
             options={[...new Set([...FAN_SIZES, f.size_mm])].map((s) => ({
               value: String(s),
-              label: `${s} mm`,
+              label: msg`${s} mm`,
             }))}
             onPick={(v) => put(i, { size_mm: Number(v) })}
           />
@@ -53,7 +54,7 @@ export function FanRows({
         disabled={next === undefined}
         onClick={() => next !== undefined && onChange([...fans, { size_mm: next, count: 1 }])}
       >
-        Or fans of another size
+        {msg`Or fans of another size`}
       </Press>
     </>
   );

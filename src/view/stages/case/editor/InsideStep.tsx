@@ -2,27 +2,27 @@
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { Name, put, Tick, type StepProps } from './stepParts';
+import { msg } from '@/core/messages';
 
 /** How large it is inside, and how thick its sheets. */
 export function InsideStep({ draft, set, says }: StepProps) {
   return (
-    <Section title="Inside">
+    <Section title={msg`Inside`}>
       <p className="soft">
-        Take the side panel off. Measure free room between the sheets, not the outside: cages and
-        shrouds come later.
+        {msg`Take the side panel off. Measure free room between the sheets, not the outside: cages and shrouds come later.`}
       </p>
       <Name
-        label="Name"
+        label={msg`Name`}
         value={draft.name}
         onChange={(name) => set({ ...draft, name })}
         trouble={says('name')}
       />
       <Tick
-        label="an open frame or bench: bars, no walls"
+        label={msg`an open frame or bench: bars, no walls`}
         checked={draft.open === true}
         onChange={(open) => set({ ...draft, open })}
       />
-      {['Rear panel to front frame', 'Floor to top frame', 'Board tray to side panel'].map(
+      {[msg`Rear panel to front frame`, msg`Floor to top frame`, msg`Board tray to side panel`].map(
         (label, i) => (
           <MeasureField
             key={label}
@@ -35,9 +35,9 @@ export function InsideStep({ draft, set, says }: StepProps) {
       )}
       {(
         [
-          ['side_mm', 'Thickness of the side panel'],
-          ['frame_mm', 'Thickness of the panel the radiators are screwed to'],
-          ['tray_mm', 'Thickness of the board tray'],
+          ['side_mm', msg`Thickness of the side panel`],
+          ['frame_mm', msg`Thickness of the panel the radiators are screwed to`],
+          ['tray_mm', msg`Thickness of the board tray`],
         ] as const
       ).map(([key, label]) => (
         <MeasureField

@@ -12,13 +12,14 @@ import { FanRows } from './FanRows';
 import { MeasureField } from './MeasureField';
 import { EDGES, FACES, swap, Tick, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
+import { msg, worded } from '@/core/messages';
 
-const RAIL_WORDS: Record<RailAxis, string> = {
-  x: 'along the case, rear to front',
-  y: 'upright',
-  z: 'across the case, tray to glass',
-};
-const MAIN = 'the main chamber';
+const RAIL_WORDS: Record<RailAxis, string> = worded(() => ({
+  x: msg`along the case, rear to front`,
+  y: msg`upright`,
+  z: msg`across the case, tray to glass`,
+}));
+const main = () => msg`the main chamber`;
 
 /** A mount that opens into a room, or into the main one again. */
 function openingInto(draft: CaseDraft, i: number, name: string | undefined): CaseDraft {
@@ -27,11 +28,14 @@ function openingInto(draft: CaseDraft, i: number, name: string | undefined): Cas
   return { ...draft, mounts: swap(draft.mounts, i, next) };
 }
 
-const HOLES = [
-  { value: 'rail', label: 'one long slot' },
-  { value: 'slots', label: 'a slot for each fan' },
-  { value: 'holes', label: 'plain holes' },
-] as const;
+const HOLES = worded(
+  () =>
+    [
+      { value: 'rail', label: msg`one long slot` },
+      { value: 'slots', label: msg`a slot for each fan` },
+      { value: 'holes', label: msg`plain holes` },
+    ] as const,
+);
 type HeldAs = (typeof HOLES)[number]['value'];
 /** Slots as they are usual, mm either way (common practice, no source). */
 const USUAL_SLOT_MM = 10;
@@ -89,47 +93,47 @@ export function MountsStep({ draft, set, says }: StepProps) {
         return (
           <Section
             key={i}
-            title={`Mount ${i + 1}`}
+            title={msg`Mount ${i + 1}`}
             aside={
               <Press
                 className={styles.quiet}
                 onClick={() => set({ ...draft, mounts: without(draft.mounts, i) })}
               >
-                Remove
+                {msg`Remove`}
               </Press>
             }
           >
             <Pick
-              label="On the"
+              label={msg`On the`}
               value={m.face}
               options={FACES}
               onPick={(face) => change(i, { face, rail: railsOf(face)[0] as RailAxis })}
             />
             <Pick
-              label="Its rail runs"
+              label={msg`Its rail runs`}
               value={(['x', 'y', 'z'] as const)[axes.rail]}
               options={railsOf(m.face).map((rail) => ({ value: rail, label: RAIL_WORDS[rail] }))}
               onPick={(rail) => change(i, { rail })}
             />
             <MeasureField
-              label={`Rail starts, ${EDGES[axes.rail]}`}
+              label={msg`Rail starts, ${EDGES[axes.rail]}`}
               value={m.start_mm}
               onChange={(v) => change(i, { start_mm: v })}
             />
             <MeasureField
-              label="Room along the rail"
+              label={msg`Room along the rail`}
               value={m.length_mm}
               trouble={says(`mounts.${i}.length_mm`)}
               onChange={(v) => change(i, { length_mm: v })}
             />
             <MeasureField
-              label={`Middle of the fans, ${EDGES[axes.middle]}`}
+              label={msg`Middle of the fans, ${EDGES[axes.middle]}`}
               value={m.middle_mm}
               trouble={says(`mounts.${i}.middle_mm`)}
               onChange={(v) => change(i, { middle_mm: v })}
             />
             <MeasureField
-              label="Rails stand off the wall by"
+              label={msg`Rails stand off the wall by`}
               value={m.off_mm ?? 0}
               onChange={(off_mm) => change(i, { off_mm })}
             />
@@ -139,58 +143,58 @@ export function MountsStep({ draft, set, says }: StepProps) {
               onChange={(fans) => change(i, { fans })}
             />
             <MeasureField
-              label="Between the holes of neighbouring fans"
+              label={msg`Between the holes of neighbouring fans`}
               value={m.holeGap_mm}
               onChange={(v) => change(i, { holeGap_mm: v })}
             />
             <Pick
-              label="Screwed through"
+              label={msg`Screwed through`}
               value={holesAs(m)}
               options={HOLES}
               onPick={(as) => set(heldBy(draft, i, as))}
             />
             {m.holes && m.holes.slots_mm > 0 && (
               <MeasureField
-                label="Screws move in the slots, either way"
+                label={msg`Screws move in the slots, either way`}
                 value={m.holes.slots_mm}
                 onChange={(slots_mm) => change(i, { holes: { ...m.holes, slots_mm } })}
               />
             )}
             {m.holes && (
               <MeasureField
-                label="From the rail's start to the first fan"
+                label={msg`From the rail's start to the first fan`}
                 value={m.holes.first_mm ?? inTheMiddle(m)}
                 onChange={(first_mm) => change(i, { holes: { slots_mm: 0, ...m.holes, first_mm } })}
               />
             )}
             <MeasureField
-              label="Depth the maker allows"
+              label={msg`Depth the maker allows`}
               value={m.published_mm}
               onChange={(v) => change(i, { published_mm: v })}
             />
             <MeasureField
-              label="Clearance outside the panel, under the cover"
+              label={msg`Clearance outside the panel, under the cover`}
               value={m.outside_mm}
               onChange={(v) => change(i, { outside_mm: v })}
             />
             <Tick
-              label="with a dust filter"
+              label={msg`with a dust filter`}
               checked={m.filter}
               onChange={(filter) => change(i, { filter })}
             />
             {chambers.length > 0 && (
               <Pick
-                label="Opens into"
-                value={m.chamber ?? MAIN}
-                options={[MAIN, ...chambers].map((name) => ({ value: name, label: name }))}
-                onPick={(name) => set(openingInto(draft, i, name === MAIN ? undefined : name))}
+                label={msg`Opens into`}
+                value={m.chamber ?? main()}
+                options={[main(), ...chambers].map((name) => ({ value: name, label: name }))}
+                onPick={(name) => set(openingInto(draft, i, name === main() ? undefined : name))}
               />
             )}
           </Section>
         );
       })}
       <Press className={styles.quiet} onClick={add} disabled={draft.mounts.length >= 10}>
-        Add a mount
+        {msg`Add a mount`}
       </Press>
     </>
   );

@@ -6,6 +6,7 @@ import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { EDGES, FACES, Name, put, Quiet, swap, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
+import { msg } from '@/core/messages';
 
 /** Places for pumps and reservoirs, and ways out for tubes. */
 export function PlacesStep({ draft, set, says }: StepProps) {
@@ -18,25 +19,24 @@ export function PlacesStep({ draft, set, says }: StepProps) {
     <>
       {draft.spots.length === 0 && (
         <p className="soft">
-          Places made for a pump or reservoir: measure to the middle of its foot. None is needed:
-          both may be free-standing on a bracket.
+          {msg`Places made for a pump or reservoir: measure to the middle of its foot. None is needed: both may be free-standing on a bracket.`}
         </p>
       )}
       {draft.spots.map((s, i) => (
         <Section
           key={i}
-          title={s.name || `Place ${i + 1}`}
+          title={s.name || msg`Place ${i + 1}`}
           aside={
             <Press
               className={styles.quiet}
               onClick={() => set({ ...draft, spots: without(draft.spots, i) })}
             >
-              Remove
+              {msg`Remove`}
             </Press>
           }
         >
           <Name
-            label="Name"
+            label={msg`Name`}
             value={s.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`spots.${i}.name`)}
@@ -44,7 +44,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
           {EDGES.map((edge, k) => (
             <MeasureField
               key={edge}
-              label={`Middle of the foot, ${edge}`}
+              label={msg`Middle of the foot, ${edge}`}
               value={s.at[k] as number}
               trouble={says(`spots.${i}.at.${k}`)}
               onChange={(v) => change(i, { at: put(s.at, k, v) })}
@@ -56,18 +56,18 @@ export function PlacesStep({ draft, set, says }: StepProps) {
               onChange={(e) =>
                 change(i, { holes: e.target.checked ? { x_mm: 80, z_mm: 80 } : null })
               }
-            />{' '}
-            it has screw holes
+            />
+            {msg` it has screw holes`}
           </label>
           {s.holes && (
             <div className={styles.pair}>
               <MeasureField
-                label="Holes apart, along the case"
+                label={msg`Holes apart, along the case`}
                 value={s.holes.x_mm}
                 onChange={(v) => change(i, { holes: { x_mm: v, z_mm: s.holes?.z_mm ?? v } })}
               />
               <MeasureField
-                label="Holes apart, across"
+                label={msg`Holes apart, across`}
                 value={s.holes.z_mm}
                 onChange={(v) => change(i, { holes: { x_mm: s.holes?.x_mm ?? v, z_mm: v } })}
               />
@@ -84,7 +84,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
             spots: [
               ...draft.spots,
               {
-                name: 'Floor',
+                name: msg`Floor`,
                 at: [Math.round(draft.interior[0] * 0.75), 2, Math.round(draft.interior[2] / 2)],
                 holes: null,
               },
@@ -92,7 +92,7 @@ export function PlacesStep({ draft, set, says }: StepProps) {
           })
         }
       >
-        Add a place
+        {msg`Add a place`}
       </Press>
       <TubeHoles draft={draft} set={set} says={says} />
     </>
@@ -111,10 +111,10 @@ function TubeHoles({ draft, set, says }: StepProps) {
   const change = (i: number, values: Partial<PortDraft>): void =>
     set({ ...draft, ports: swap(ports, i, { ...(ports[i] as PortDraft), ...values }) });
   return (
-    <Section title="Tube holes in the walls">
+    <Section title={msg`Tube holes in the walls`}>
       {ports.length === 0 && (
         <p className="soft">
-          For a pass-through: tubes to a radiator outside leave by one and come back by another.
+          {msg`For a pass-through: tubes to a radiator outside leave by one and come back by another.`}
         </p>
       )}
       {ports.map((p, i) => {
@@ -122,46 +122,46 @@ function TubeHoles({ draft, set, says }: StepProps) {
         return (
           <div key={i}>
             <Name
-              label="Name"
+              label={msg`Name`}
               value={p.name}
               onChange={(name) => change(i, { name })}
               trouble={says(`ports.${i}.name`)}
             />
             <Pick
-              label="In the"
+              label={msg`In the`}
               value={p.face}
               options={FACES}
               onPick={(face) => change(i, { face })}
             />
             <div className={styles.pair}>
               <MeasureField
-                label={`Its middle, ${first}`}
+                label={msg`Its middle, ${first}`}
                 value={p.first_mm}
                 trouble={says(`ports.${i}.first_mm`)}
                 onChange={(first_mm) => change(i, { first_mm })}
               />
               <MeasureField
-                label={`Its middle, ${second}`}
+                label={msg`Its middle, ${second}`}
                 value={p.second_mm}
                 trouble={says(`ports.${i}.second_mm`)}
                 onChange={(second_mm) => change(i, { second_mm })}
               />
             </div>
             <MeasureField
-              label="Width of the hole"
+              label={msg`Width of the hole`}
               value={p.hole_mm}
               trouble={says(`ports.${i}.hole_mm`)}
               onChange={(hole_mm) => change(i, { hole_mm })}
             />
             <Quiet
-              label={`Remove ${p.name || 'it'}`}
+              label={msg`Remove ${p.name || msg`it`}`}
               onClick={() => set({ ...draft, ports: without(ports, i) })}
             />
           </div>
         );
       })}
       <Quiet
-        label="Add a tube hole"
+        label={msg`Add a tube hole`}
         disabled={ports.length >= 12}
         onClick={() =>
           set({
@@ -169,7 +169,7 @@ function TubeHoles({ draft, set, says }: StepProps) {
             ports: [
               ...ports,
               {
-                name: `Tube hole ${ports.length + 1}`,
+                name: msg`Tube hole ${ports.length + 1}`,
                 face: 'rear',
                 first_mm: Math.round(draft.interior[1] - 30),
                 second_mm: Math.min(draft.interior[2] - 15, 60 + 45 * ports.length),

@@ -5,6 +5,7 @@ import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { Name, swap, Tick, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
+import { msg } from '@/core/messages';
 
 const ROOM_BEHIND = 'Clearance behind the tray';
 
@@ -27,7 +28,7 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
     });
   return (
     <Section
-      title="Openings in the tray"
+      title={msg`Openings in the tray`}
       aside={
         <Press
           className={styles.quiet}
@@ -38,7 +39,7 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
               openings: [
                 ...draft.openings,
                 {
-                  name: `Opening ${draft.openings.length + 1}`,
+                  name: msg`Opening ${draft.openings.length + 1}`,
                   x_mm: Math.min(draft.interior[0] - 30, draft.boardAt[0] + 262),
                   y_mm: Math.round(
                     draft.interior[1] * (draft.openings.length % 2 === 0 ? 0.5 : 0.75),
@@ -50,56 +51,55 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
             })
           }
         >
-          Add an opening
+          {msg`Add an opening`}
         </Press>
       }
     >
       {draft.openings.length === 0 && (
         <p className="soft">
-          Cables pass them, and tubes that run behind the tray. Leave them out if you have none
-          beside the board.
+          {msg`Cables pass them, and tubes that run behind the tray. Leave them out if you have none beside the board.`}
         </p>
       )}
       <MeasureField
-        label="Clearance behind the tray"
+        label={'Clearance behind the tray'}
         value={draft.behind_mm}
         trouble={says('behind_mm')}
         onChange={(behind_mm) => set({ ...draft, behind_mm })}
       />
       <Tick
-        label="parts are mounted there, in air of their own"
+        label={msg`parts are mounted there, in air of their own`}
         checked={draft.behindApart === true}
         onChange={(apart) => set(withRoomBehind(draft, apart))}
       />
       {draft.openings.map((o, i) => (
         <div key={i}>
           <Name
-            label="Name"
+            label={msg`Name`}
             value={o.name}
             onChange={(name) => change(i, { name })}
             trouble={says(`openings.${i}.name`)}
           />
           <div className={styles.pair}>
             <MeasureField
-              label="Its middle, from the rear panel"
+              label={msg`Its middle, from the rear panel`}
               value={o.x_mm}
               trouble={says(`openings.${i}.x_mm`)}
               onChange={(x_mm) => change(i, { x_mm })}
             />
             <MeasureField
-              label="Its middle, from the floor"
+              label={msg`Its middle, from the floor`}
               value={o.y_mm}
               trouble={says(`openings.${i}.y_mm`)}
               onChange={(y_mm) => change(i, { y_mm })}
             />
             <MeasureField
-              label="Width of it"
+              label={msg`Width of it`}
               value={o.width_mm}
               trouble={says(`openings.${i}.width_mm`)}
               onChange={(width_mm) => change(i, { width_mm })}
             />
             <MeasureField
-              label="Height of it"
+              label={msg`Height of it`}
               value={o.height_mm}
               trouble={says(`openings.${i}.height_mm`)}
               onChange={(height_mm) => change(i, { height_mm })}
@@ -109,7 +109,7 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
             className={styles.quiet}
             onClick={() => set({ ...draft, openings: without(draft.openings, i) })}
           >
-            Remove {o.name || 'it'}
+            {msg`Remove ${o.name || msg`it`}`}
           </Press>
         </div>
       ))}

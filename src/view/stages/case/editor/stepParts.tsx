@@ -5,6 +5,7 @@ import type { MountFace } from '@/core/components';
 import type { Vec } from '@/core/geometry';
 import { MeasureField } from './MeasureField';
 import styles from './CaseEditor.module.css';
+import { msg, worded } from '@/core/messages';
 
 export interface StepProps {
   readonly draft: CaseDraft;
@@ -19,7 +20,9 @@ export const swap = <T,>(list: readonly T[], i: number, to: T): readonly T[] =>
   list.map((x, k) => (k === i ? to : x));
 export const without = <T,>(list: readonly T[], i: number): readonly T[] =>
   list.filter((_, k) => k !== i);
-export const EDGES = ['from the rear panel', 'from the floor', 'from the tray'] as const;
+export const EDGES = worded(
+  () => [msg`from the rear panel`, msg`from the floor`, msg`from the tray`] as const,
+);
 
 export function Name({
   label,
@@ -67,12 +70,12 @@ export function BoxFields({
       {EDGES.map((edge, i) => (
         <div key={edge} className={styles.pair}>
           <MeasureField
-            label={`Starts, ${edge}`}
+            label={msg`Starts, ${edge}`}
             value={box.min[i] as number}
             onChange={(v) => set({ ...box, min: put(box.min, i, v) })}
           />
           <MeasureField
-            label={`Ends, ${edge}`}
+            label={msg`Ends, ${edge}`}
             value={box.max[i] as number}
             trouble={says(`${place}.max.${i}`)}
             onChange={(v) => set({ ...box, max: put(box.max, i, v) })}
@@ -83,14 +86,16 @@ export function BoxFields({
   );
 }
 
-export const FACES: readonly { readonly value: MountFace; readonly label: string }[] = [
-  { value: 'front', label: 'front' },
-  { value: 'top', label: 'top' },
-  { value: 'bottom', label: 'floor' },
-  { value: 'rear', label: 'rear' },
-  { value: 'side', label: 'window side' },
-  { value: 'tray', label: 'tray, beside the board' },
-];
+export const FACES: readonly { readonly value: MountFace; readonly label: string }[] = worded(
+  () => [
+    { value: 'front', label: msg`front` },
+    { value: 'top', label: msg`top` },
+    { value: 'bottom', label: msg`floor` },
+    { value: 'rear', label: msg`rear` },
+    { value: 'side', label: msg`window side` },
+    { value: 'tray', label: msg`tray, beside the board` },
+  ],
+);
 
 /** Something to tick. */
 export function Tick({

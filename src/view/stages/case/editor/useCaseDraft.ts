@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { emptyDraft, type CaseDraft, type MountDraft } from '@/core/measure';
+import { msg } from '@/core/messages';
 
 const KEY = 'zephyron-case-draft';
 
@@ -9,7 +10,7 @@ function kept(): CaseDraft | null {
     const data = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<CaseDraft> | null;
     // Kept by an older page: what is missing is taken from the empty one.
     if (!data || !Array.isArray(data.interior)) return null;
-    const empty = emptyDraft('My case');
+    const empty = emptyDraft(msg`My case`);
     return { ...empty, ...data, mounts: (data.mounts ?? empty.mounts).map(withRows) };
   } catch {
     return null;
@@ -31,7 +32,7 @@ const withRows = ({ fans120 = 0, fans140 = 0, ...mount }: OldMount): MountDraft 
  * The case being measured; every stroke is kept in this browser until it is put into the Stores.
  */
 export function useCaseDraft(start: CaseDraft | null) {
-  const [draft, setDraft] = useState<CaseDraft>(() => start ?? kept() ?? emptyDraft('My case'));
+  const [draft, setDraft] = useState<CaseDraft>(() => start ?? kept() ?? emptyDraft(msg`My case`));
   useEffect(() => {
     try {
       localStorage.setItem(KEY, JSON.stringify(draft));

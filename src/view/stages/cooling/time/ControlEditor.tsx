@@ -9,6 +9,7 @@ import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
 import styles from './TimePanel.module.css';
+import { msg } from '@/core/messages';
 
 const LEFT = 40,
   RIGHT = 14,
@@ -41,7 +42,7 @@ export function ControlEditor({
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const put = (next: Control | null, merge?: string): void =>
     commit(
-      next ? `let the ${what} follow a curve` : `set the ${what} by hand`,
+      next ? msg`let the ${what} follow a curve` : msg`set the ${what} by hand`,
       {
         do: 'batch',
         edits: components.map((i): Edit =>
@@ -64,11 +65,11 @@ export function ControlEditor({
       ramp_rpms: 50,
     };
     return (
-      <Section title={kind === 'fan' ? 'Fans' : 'Pump'}>
+      <Section title={kind === 'fan' ? msg`Fans` : msg`Pump`}>
         <p>
-          Set by hand, {formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}.{' '}
+          {msg`Set by hand, ${formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}. `}
           <Press className={styles.small} onClick={() => put(usual)}>
-            Let {kind === 'fan' ? 'them' : 'it'} follow a curve
+            {msg`Let ${kind === 'fan' ? msg`them` : msg`it`} follow a curve`}
           </Press>
         </p>
       </Section>
@@ -105,7 +106,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
   const { room_C } = brief;
   const what = kind === 'fan' ? 'fans' : 'pumps';
   const sensors = [
-    { value: 'coolant', label: 'the coolant' },
+    { value: 'coolant', label: msg`the coolant` },
     ...thermalModel.sources.flatMap((s) =>
       s.part.hotSpots.map((p) => ({
         value: `${s.component.id}/${p.id}`,
@@ -136,10 +137,10 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
       : '';
   return (
     <Section
-      title={kind === 'fan' ? 'Fans follow' : 'Pump follows'}
+      title={kind === 'fan' ? msg`Fans follow` : msg`Pump follows`}
       aside={
         <Pick
-          label={`Sensor of the ${what}`}
+          label={msg`Sensor of the ${what}`}
           hideLabel
           value={control.sensor}
           options={sensors}
@@ -202,11 +203,11 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
                 role="slider"
                 className={styles.knob}
                 style={{ left: X(t), top: Y(v) }}
-                aria-label={`Point ${k + 1} of the ${what}' curve`}
+                aria-label={msg`Point ${k + 1} of the ${what}' curve`}
                 aria-valuemin={0}
                 aria-valuemax={most}
                 aria-valuenow={v}
-                aria-valuetext={`${formatSpeed(v)} at ${formatCelsius(t, 1)}`}
+                aria-valuetext={msg`${formatSpeed(v)} at ${formatCelsius(t, 1)}`}
                 onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
                 onPointerMove={(e) => {
                   const box = frame.current?.getBoundingClientRect();
@@ -240,7 +241,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
       </div>
       <div className={styles.row}>
         <QuantityField
-          label="Hysteresis"
+          label={msg`Hysteresis`}
           value={control.hysteresis_K}
           quantity="difference"
           decimals={1}
@@ -250,7 +251,7 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
           onCommit={(v) => v !== null && put({ ...control, hysteresis_K: v })}
         />
         <QuantityField
-          label="Fastest change, a second"
+          label={msg`Fastest change, a second`}
           value={control.ramp_rpms}
           quantity="speed"
           width={48}
@@ -266,15 +267,14 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
             put({ ...control, points: [...points, [last[0] + 3, Math.max(last[1], most)]] });
           }}
         >
-          Add a point
+          {msg`Add a point`}
         </Press>
         <Press className={styles.small} onClick={() => put(null)}>
-          Set by hand again
+          {msg`Set by hand again`}
         </Press>
       </div>
       <p className="soft">
-        Drag a point, or move it with the arrow keys; Delete takes it out. Dots: where the run
-        stood.
+        {msg`Drag a point, or move it with the arrow keys; Delete takes it out. Dots: where the run stood.`}
       </p>
     </Section>
   );

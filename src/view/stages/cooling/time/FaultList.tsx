@@ -5,6 +5,7 @@ import { useEditor } from '@/view/workspace';
 import { Section } from '../../frame/StageFrame';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
+import { msg } from '@/core/messages';
 
 const USUAL: Record<FaultKind, Partial<Fault>> = {
   'pump stops': {},
@@ -27,18 +28,17 @@ export function FaultList({
   const change = (k: number, next: Fault): void =>
     onFaults(faults.map((f, i) => (i === k ? next : f)));
   return (
-    <Section title="Faults">
+    <Section title={msg`Faults`}>
       {faults.length === 0 && (
         <p className="soft">
-          Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part
-          lasts.
+          {msg`Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part lasts.`}
         </p>
       )}
       <ul className={styles.steps}>
         {faults.map((f, k) => (
           <li key={k}>
             <Pick
-              label={`Fault ${k + 1}`}
+              label={msg`Fault ${k + 1}`}
               hideLabel
               value={f.kind}
               options={FAULTS.map((x) => ({ value: x, label: x }))}
@@ -46,11 +46,11 @@ export function FaultList({
             />
             {(f.kind === 'pump stops' || f.kind === 'fan stops') && (
               <Pick
-                label={`Which, fault ${k + 1}`}
+                label={msg`Which, fault ${k + 1}`}
                 hideLabel
                 value={f.component ?? ''}
                 options={[
-                  { value: '', label: 'all' },
+                  { value: '', label: msg`all` },
                   ...of(f.kind).map((i) => ({ value: i.id, label: i.name })),
                 ]}
                 onPick={(component) =>
@@ -60,7 +60,7 @@ export function FaultList({
             )}
             {f.kind === 'flow sags' && (
               <QuantityField
-                label={`By, fault ${k + 1}`}
+                label={msg`By, fault ${k + 1}`}
                 hideLabel
                 value={100 * (f.amount ?? 0.5)}
                 quantity="share"
@@ -72,7 +72,7 @@ export function FaultList({
             )}
             {f.kind === 'room warms' && (
               <QuantityField
-                label={`By, fault ${k + 1}`}
+                label={msg`By, fault ${k + 1}`}
                 hideLabel
                 value={f.amount ?? 8}
                 quantity="difference"
@@ -83,9 +83,9 @@ export function FaultList({
                 onCommit={(v) => v !== null && change(k, { ...f, amount: v })}
               />
             )}
-            <span className="soft">at</span>{' '}
+            <span className="soft">{msg`at`}</span>{' '}
             <SecondsField
-              label={`Time of fault ${k + 1}`}
+              label={msg`Time of fault ${k + 1}`}
               value={f.at_s}
               min={0}
               max={86400}
@@ -94,9 +94,9 @@ export function FaultList({
             <Press
               className={styles.small}
               onClick={() => onFaults(faults.filter((_, i) => i !== k))}
-              aria-label={`Take fault ${k + 1} out`}
+              aria-label={msg`Take fault ${k + 1} out`}
             >
-              out
+              {msg`out`}
             </Press>
           </li>
         ))}

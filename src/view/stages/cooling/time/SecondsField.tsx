@@ -3,6 +3,7 @@ import { TextInput } from '@/view/shared';
 import { useState } from 'react';
 import { clock, readClock } from './clock';
 import styles from './TimePanel.module.css';
+import { msg } from '@/core/messages';
 
 /**
  * A time, typed as seconds, minutes:seconds or with a word behind it. What cannot be read stays and
@@ -27,11 +28,11 @@ export function SecondsField({
     if (draft === null) return;
     const s = readClock(draft);
     if (s === null) {
-      setTrouble(`"${draft.slice(0, 20)}" is no time; write 90, 1:30, 20 min or 2 h.`);
+      setTrouble(msg`"${draft.slice(0, 20)}" is no time; write 90, 1:30, 20 min or 2 h.`);
       return;
     }
     if (s < min || s > max) {
-      setTrouble(`${label}: ${clock(s)} is outside ${clock(min)} to ${clock(max)}.`);
+      setTrouble(msg`${label}: ${clock(s)} is outside ${clock(min)} to ${clock(max)}.`);
       return;
     }
     setDraft(null);

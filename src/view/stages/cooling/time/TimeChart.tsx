@@ -11,13 +11,14 @@ import {
 } from 'recharts';
 import { formatCelsius, formatNumber, tickShown, ticksShown, unitShown } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
-import { Progress, Press } from '@/view/shared';
+import { Progress, Press, rich } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { clock } from './clock';
 import styles from './TimeChart.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly run: Job<Transient>;
@@ -69,7 +70,7 @@ export function TimeChart({ run, at_s, onAt, faults }: Props) {
           stopped={run.stopped}
           onStop={run.stop}
           onAgain={run.retry}
-          what="the run"
+          what={msg`the run`}
         />
       )}
       <div
@@ -141,12 +142,12 @@ function Readout({
   return (
     <p className={styles.foot}>
       <Press className={styles.play} onClick={() => onPlay(at)}>
-        {playing ? 'Pause' : 'Play'}
+        {playing ? msg`Pause` : msg`Play`}
       </Press>
       <strong>{clock(at)}</strong>{' '}
       {t.loops.map((l) => (
         <span key={l.id}>
-          {t.loops.length > 1 ? `${l.name} ` : 'coolant '}
+          {t.loops.length > 1 ? `${l.name} ` : msg`coolant `}
           {formatCelsius(l.mean_C[index], 1)}
         </span>
       ))}{' '}
@@ -227,7 +228,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         {unitShown('°C')}
       </span>
       <span className={styles.axis} style={{ left: LEFT, top: top - 2 }}>
-        <b data-rpm>fans, rpm</b> · noise {formatNumber(t.noise_dBA[index], { decimals: 1 })} dBA
+        {rich`${(<b data-rpm>{msg`fans, rpm`}</b>)} · noise ${formatNumber(t.noise_dBA[index], { decimals: 1 })} dBA`}
       </span>
       {bands
         .filter((b) => X(b.to) - X(b.from) > 56)
@@ -268,7 +269,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         role="slider"
         className={styles.grip}
         style={{ left: X(at), top: top + 10 }}
-        aria-label="Time"
+        aria-label={msg`Time`}
         aria-valuemin={0}
         aria-valuemax={Math.round(end_s)}
         aria-valuenow={Math.round(at)}

@@ -14,6 +14,7 @@ import { FaultList } from './FaultList';
 import { PROFILES } from './profiles';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
+import { msg } from '@/core/messages';
 
 interface Props {
   readonly run: Job<Transient>;
@@ -33,22 +34,22 @@ const MOST_STEPS = 40;
 export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Props) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
-  const set = (steps: readonly LoadStep[], label = 'change the load over time'): void =>
+  const set = (steps: readonly LoadStep[], label = msg`change the load over time`): void =>
     commit(label, { do: 'choices.profile', profile: steps });
   const known = PROFILES.find((p) => JSON.stringify(p.steps) === JSON.stringify(profile));
   return (
     <>
       <Results run={run} name={design.name} />
       <Section
-        title="Load over time"
+        title={msg`Load over time`}
         aside={
           <Pick
-            label="Load over time"
+            label={msg`Load over time`}
             hideLabel
             value={known?.id ?? 'custom'}
             options={[
               ...PROFILES.map((p) => ({ value: p.id, label: p.name })),
-              ...(known ? [] : [{ value: 'custom', label: 'as set below' }]),
+              ...(known ? [] : [{ value: 'custom', label: msg`as set below` }]),
             ]}
             onPick={(id) => {
               const p = PROFILES.find((x) => x.id === id);
@@ -58,11 +59,11 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
         }
       >
         <Segments
-          label="Start"
+          label={msg`Start`}
           value={start}
           options={[
-            { value: 'cold', label: 'start cold' },
-            { value: 'steady', label: 'start settled' },
+            { value: 'cold', label: msg`start cold` },
+            { value: 'steady', label: msg`start settled` },
           ]}
           onPick={onStart}
         />
@@ -70,14 +71,14 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
           {profile.slice(0, 6).map((p, i) => (
             <li key={i}>
               <Pick
-                label={`Load ${i + 1}`}
+                label={msg`Load ${i + 1}`}
                 hideLabel
                 value={p.load}
                 options={CASES.map((c) => ({ value: c, label: CASE_NAMES[c].toLowerCase() }))}
                 onPick={(load) => set(profile.map((x, k) => (k === i ? { ...x, load } : x)))}
               />
               <SecondsField
-                label={`Time of load ${i + 1}`}
+                label={msg`Time of load ${i + 1}`}
                 value={p.seconds}
                 min={1}
                 max={86400}
@@ -89,20 +90,22 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
                 className={styles.small}
                 disabled={profile.length < 2}
                 onClick={() => set(profile.filter((_, k) => k !== i))}
-                aria-label={`Take load ${i + 1} out`}
+                aria-label={msg`Take load ${i + 1} out`}
               >
-                out
+                {msg`out`}
               </Press>
             </li>
           ))}
         </ol>
-        {profile.length > 6 && <p className="soft">and {profile.length - 6} more like these</p>}
+        {profile.length > 6 && (
+          <p className="soft">{msg`and ${profile.length - 6} more like these`}</p>
+        )}
         <Press
           className={styles.small}
           disabled={profile.length >= MOST_STEPS}
           onClick={() => set([...profile, { load: 'idle', seconds: 600 }])}
         >
-          Add a load
+          {msg`Add a load`}
         </Press>
       </Section>
       <FaultList faults={faults} onFaults={onFaults} />
@@ -114,14 +117,12 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
             className={styles.small}
             onClick={() => run.result && downloadRun(design.name, run.result)}
           >
-            This run as CSV
+            {msg`This run as CSV`}
           </Press>
         </p>
       )}
       <p className="soft">
-        Metal is guessed from size, flows are the settled ones, the die&apos;s own second is left
-        out, and a standing loop is given no rising heat: with a stopped pump the truth is a little
-        kinder.
+        {msg`Metal is guessed from size, flows are the settled ones, the die's own second is left out, and a standing loop is given no rising heat: with a stopped pump the truth is a little kinder.`}
       </p>
     </>
   );
@@ -133,39 +134,39 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
     .filter((s) => s.reached_s !== null)
     .sort((a, b) => (a.reached_s ?? 0) - (b.reached_s ?? 0));
   return (
-    <Section title="What the run shows">
+    <Section title={msg`What the run shows`}>
       {t.first ? (
         <p>
-          <Mark verdict="fails" /> <strong>{t.first.name}</strong> reaches its{' '}
-          {formatCelsius(t.first.limit_C)} first, after {clock(t.first.reached_s ?? 0)}: it
-          throttles, or shuts down.
-          {over.length > 1
-            ? ` Then ${over
-                .slice(1, 4)
-                .map((s) => `${s.name} after ${clock(s.reached_s ?? 0)}`)
-                .join(', ')}.`
-            : ''}
+          <Mark verdict="fails" /> <strong>{t.first.name}</strong>
+          {msg` reaches its ${formatCelsius(t.first.limit_C)} first, after ${clock(t.first.reached_s ?? 0)}: it throttles, or shuts down.${
+            over.length > 1
+              ? msg` Then ${over
+                  .slice(1, 4)
+                  .map((s) => msg`${s.name} after ${clock(s.reached_s ?? 0)}`)
+                  .join(', ')}.`
+              : ''
+          }`}
         </p>
       ) : (
         <p>
-          <Mark verdict="ok" /> No part reaches its limit.
+          <Mark verdict="ok" />
+          {msg` No part reaches its limit.`}
         </p>
       )}
       {t.worked < 0.995 && (
         <p>
-          Throttled, the parts did {formatNumber(100 * t.worked)} % of full load: each throttles
-          above its limit and shuts down 10 K over it.
+          {msg`Throttled, the parts did ${formatNumber(100 * t.worked)} % of full load: each throttles above its limit and shuts down 10 K over it.`}
         </p>
       )}
       {t.settling.map((s) => {
         const settleWords = () => {
-          if (s.steady_s === null) return `still moving at the end, ${formatCelsius(s.to_C, 1)}`;
-          if (s.tau_s === null) return `at rest at ${formatCelsius(s.to_C, 1)}`;
+          if (s.steady_s === null) return msg`still moving at the end, ${formatCelsius(s.to_C, 1)}`;
+          if (s.tau_s === null) return msg`at rest at ${formatCelsius(s.to_C, 1)}`;
           return `63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
         };
         return (
           <p key={s.loop}>
-            {t.settling.length > 1 ? `${s.name}: ` : 'Coolant: '}
+            {t.settling.length > 1 ? `${s.name}: ` : msg`Coolant: `}
             {settleWords()}.
           </p>
         );
@@ -174,14 +175,13 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         <p key={h.component}>
           <Mark verdict="marginal" /> {h.name}{' '}
           {h.follows
-            ? `follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
-            : `hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}
+            ? msg`follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
+            : msg`hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}
         </p>
       ))}
       <p className="soft">{massWords(t.masses)}</p>
       <p className="soft">
-        Energy in, out and stored balance to {formatNumber(100 * t.balance.error, { decimals: 3 })}{' '}
-        %.
+        {msg`Energy in, out and stored balance to ${formatNumber(100 * t.balance.error, { decimals: 3 })} %.`}
       </p>
     </Section>
   );
@@ -195,5 +195,5 @@ function massWords(masses: Transient['masses']): string {
     .sort((a, b) => b.capacity_JK - a.capacity_JK)
     .filter((m) => m.capacity_JK / whole >= 0.005)
     .map((m) => `${m.of} ${formatNumber((100 * m.capacity_JK) / whole)} %`);
-  return `Heat capacity of what warms up: ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
+  return msg`Heat capacity of what warms up: ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
 }

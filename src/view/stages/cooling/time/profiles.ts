@@ -1,4 +1,5 @@
 import type { LoadStep } from '@/core/design';
+import { msg, worded } from '@/core/messages';
 
 export interface ProfileChoice {
   readonly id: string;
@@ -7,11 +8,11 @@ export interface ProfileChoice {
 }
 
 /** Loads over time that come up again and again; any of them is a start for one's own. */
-export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
-  { id: 'warm-up', name: 'render for an hour', steps: [{ load: 'render', seconds: 3600 }] },
+export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = worded(() => [
+  { id: 'warm-up', name: msg`render for an hour`, steps: [{ load: 'render', seconds: 3600 }] },
   {
     id: 'evening',
-    name: 'an evening of play',
+    name: msg`an evening of play`,
     steps: [
       { load: 'idle', seconds: 600 },
       { load: 'gaming', seconds: 3600 },
@@ -20,7 +21,7 @@ export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
   },
   {
     id: 'bursts',
-    name: 'render in bursts',
+    name: msg`render in bursts`,
     steps: Array.from({ length: 20 }, (_, i): LoadStep => ({
       load: i % 2 === 0 ? 'render' : 'idle',
       seconds: 90,
@@ -28,7 +29,7 @@ export const PROFILES: readonly [ProfileChoice, ...ProfileChoice[]] = [
   },
   {
     id: 'stress',
-    name: 'stress test for half an hour',
+    name: msg`stress test for half an hour`,
     steps: [{ load: 'stress', seconds: 1800 }],
   },
-];
+]);

@@ -1,4 +1,5 @@
 import { buildFile, download, refuse, respond, safely } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -10,5 +11,5 @@ export const GET = (
     const file = await buildFile((await params).id);
     return file
       ? download(file.text, file.name, 'application/json; charset=utf-8')
-      : respond(refuse(404, 'There is no such build.'));
+      : respond(refuse(404, msg`There is no such build.`));
   });

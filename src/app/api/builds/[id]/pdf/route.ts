@@ -1,4 +1,5 @@
 import { buildPdf, download, readBytes, respond, safely } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 
@@ -38,7 +39,7 @@ export const POST = (request: Request, asked: Asked): Promise<Response> =>
     const read = await readBytes(
       request,
       /^image\/png\b/,
-      'a picture (content-type: image/png)',
+      msg`a picture (content-type: image/png)`,
       MOST_COVER_BYTES,
     );
     if (!read.ok) return respond(read.answer);

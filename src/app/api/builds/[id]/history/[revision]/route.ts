@@ -1,4 +1,5 @@
 import { momentOf, nameMoment, readJson, refuse, respond, safely } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -12,7 +13,7 @@ export const GET = (request: Request, { params }: Context): Promise<Response> =>
     const isPresent = new URL(request.url).searchParams.get('now') === '1';
     const document = await momentOf(id, Number(revision), isPresent);
     return document === null
-      ? respond(refuse(404, 'This revision is not kept.'))
+      ? respond(refuse(404, msg`This revision is not kept.`))
       : new Response(document, { headers: { 'content-type': 'application/json' } });
   });
 

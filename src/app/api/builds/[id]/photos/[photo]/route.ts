@@ -8,6 +8,7 @@ import {
   safely,
   showPhoto,
 } from '@/server';
+import { msg } from '@/core/messages';
 
 export const dynamic = 'force-dynamic';
 interface Context {
@@ -27,7 +28,7 @@ export const GET = (_: Request, { params }: Context): Promise<Response> =>
             'x-content-type-options': 'nosniff',
           },
         })
-      : respond(refuse(404, 'There is no such photo.'));
+      : respond(refuse(404, msg`There is no such photo.`));
   });
 
 /** `?step=…&on=ISO`, the picture as body; sent twice it is kept once. */
@@ -37,7 +38,7 @@ export const PUT = (request: Request, { params }: Context): Promise<Response> =>
     const read = await readBytes(
       request,
       /^image\/(jpeg|png|webp)$/,
-      'a picture (content-type: image/jpeg, image/png or image/webp)',
+      msg`a picture (content-type: image/jpeg, image/png or image/webp)`,
       MOST_PHOTO_BYTES,
     );
     if (!read.ok) return respond(read.answer);

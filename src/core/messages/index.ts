@@ -1,0 +1,11 @@
+export { counted, Counted, messageOf, msg, wholeParts, type MessageValue } from './message';
+export {
+  currentWriting,
+  followLanguage,
+  shownLanguage,
+  showLanguage,
+  type Writing,
+} from './language';
+export { worded } from './worded';
+export { formatNumber, type FormatOptions } from './number';
+export { listAnd, listOr } from './list';

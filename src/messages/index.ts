@@ -1,0 +1,1 @@
+export { isLanguage, LANGUAGE_KEY, loadWriting, type Language } from './languages';
