@@ -38,7 +38,7 @@ const config = {
 const whole = async () => ({
   ...(await nextJest({ dir: './' })(config)()),
   transformIgnorePatterns: [
-    '/node_modules/(?!(three|react-hotkeys-hook|nanoid|ml-[a-z-]+|is-any-array)/)',
+    '/node_modules/(?!(three|react-hotkeys-hook|nanoid|ml-[a-z-]+|is-any-array|intl-messageformat|@formatjs)/)',
   ],
 });
 

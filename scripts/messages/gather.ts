@@ -13,8 +13,11 @@ export class MessageError extends Error {
   override name = 'MessageError';
 }
 
+/** Plain texts, and texts with elements in them. */
+const TAGS = new Set(['msg', 'rich']);
+
 const isTagged = (node: ts.Node, file: ts.SourceFile): node is ts.TaggedTemplateExpression =>
-  ts.isTaggedTemplateExpression(node) && node.tag.getText(file) === 'msg';
+  ts.isTaggedTemplateExpression(node) && TAGS.has(node.tag.getText(file));
 
 const isCall = (node: ts.Expression, name: string): node is ts.CallExpression =>
   ts.isCallExpression(node) && ts.isIdentifier(node.expression) && node.expression.text === name;

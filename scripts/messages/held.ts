@@ -24,9 +24,10 @@ const HELD: readonly (readonly [path: RegExp, texts: RegExp, reason: string])[] 
   [/^src\/core\/checks\/(fitPair|screwFit)/, /./, 'a source'],
   [/./, /^[A-Z]\w+Error$/, 'the name of a class'],
   [/./, /^[a-z-]+(=\d+)?(, [a-z-]+(=\d+)?)+$/, 'a header of HTTP'],
-  [/^src\/(server\/session|view\/shared\/language)/, /./, 'parts of a cookie'],
+  [/^src\/(server\/session|view\/shared\/kept)/, /./, 'parts of a cookie'],
   [/./, /^(rotate[XY]\(|mono soft$|zephyron-)/, 'styles and keys of storage'],
   [/./, /^(Pa|mm|dBA|mm²|µS\/cm|L\/min|sq in|fl oz|all K)$/, 'symbols of units (SI)'],
+  [/./, /^\s*(%s · )?Zephyron( · )?\s*$/, 'the name of the app'],
   [/./, /^attachment; filename/, 'a header of HTTP'],
   [/TrayOpenings/, /^Clearance behind the tray$/, 'the name of a chamber, kept in the case'],
 ];

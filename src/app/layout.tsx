@@ -10,7 +10,7 @@ import { Providers } from '@/view/shared/Providers';
 import { msg, worded } from '@/core/messages';
 
 export const metadata: Metadata = worded(() => ({
-  title: { default: msg`Zephyron`, template: msg`%s · Zephyron` },
+  title: { default: 'Zephyron', template: '%s · Zephyron' },
   description: msg`Designs a complete liquid cooling loop for a PC`,
 }));
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };

@@ -1,5 +1,4 @@
 import type { Writing } from '@/core/messages';
-import { createWriting } from './writing';
 
 /**
  * Languages beside English, by tag, each in its file here. en-XA is no language of people: English
@@ -20,5 +19,7 @@ export const isLanguage = (tag: string | null | undefined): tag is Language =>
 /** What writes a language's texts; null is English, which needs no file. */
 export async function loadWriting(language: Language): Promise<Writing | null> {
   if (language === 'en') return null;
-  return createWriting(language, (await FILES[language]()).default);
+  // What formats messages is loaded with the first language that needs it.
+  const [{ createWriting }, file] = await Promise.all([import('./writing'), FILES[language]()]);
+  return createWriting(language, file.default);
 }

@@ -7,6 +7,7 @@ import { ok, refuse, type Answer } from './answer';
 import { inPool, type Accepted, type Watch } from './pool';
 import { LOOK_OVER_MS, pooled, ROUTE_MS } from './pooled';
 import { theStore } from './store';
+import { askedReader } from './reader';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
 import { msg } from '@/core/messages';
 
@@ -60,7 +61,7 @@ export function pageAsked(params: URLSearchParams): {
 export async function listedBuilds(asked = pageAsked(new URLSearchParams())): Promise<BuildList> {
   const store = await theStore();
   const { rows, total } = await store.listBuilds(asked);
-  const states = await summaryStates(store, rows);
+  const states = await summaryStates(store, rows, await askedReader());
   return { ...asked, total, entries: rows.map((row, i) => entryOf(row, states[i])) };
 }
 

@@ -1,7 +1,7 @@
 import { LIMITS } from '@/core/validation';
 import { troubleTold, type StoreTrouble } from '@/store';
 import { JsonText, refuse, type Answer } from './answer';
-import { inTheirLanguage } from './language';
+import { forReader } from './reader';
 import type { Watch } from './pool';
 import { msg, worded } from '@/core/messages';
 
@@ -143,7 +143,7 @@ const GONE_AWAY = 499;
 /** Runs a handler so that a fault inside never shows its insides. */
 export async function safely(work: () => Promise<Response>): Promise<Response> {
   try {
-    return await inTheirLanguage(work);
+    return await forReader(work);
   } catch (error) {
     // Nobody listens any more: no fault, and nothing to log.
     if (error instanceof Error && error.name === 'AbortError')

@@ -75,7 +75,7 @@ describe('the list of builds', () => {
     // Stored with the row: the list is read, nothing is worked out again.
     expect(
       JSON.parse((await store.listBuilds()).rows.find((r) => r.id === 'broken')?.summary ?? 'null'),
-    ).toMatchObject({ state: 'unreadable' });
+    ).toMatchObject({ byReader: { 'en metric': { state: 'unreadable' } } });
     expect((await buildFile('broken'))?.text).toBe('{"format":"zephyron-build"}');
     await store.binBuild('broken', 1);
     await store.removeBuild('broken');

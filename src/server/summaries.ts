@@ -1,11 +1,12 @@
 import type { ListedBuild, StoreClient } from '@/store';
 import { inPool, OverTimeError, type BuildSummary } from './pool';
+import { asReader, currentReader, type Reader } from './reader';
 
 /**
  * Bumped when what a summary holds, or how it is computed, changes: older ones are worked out
  * again.
  */
-const SUMMARY_VERSION = 2;
+const SUMMARY_VERSION = 3;
 /** A build that takes longer is not worked out for the list. */
 const BUDGET_MS = 5_000;
 /** How long a list waits for what is being worked out before it answers without. */
@@ -16,15 +17,20 @@ export type SummaryState =
   | { readonly state: 'ready'; readonly summary: BuildSummary }
   | { readonly state: 'pending' | 'unreadable' | 'too-large' };
 
-type Stored = { readonly version: number } & SummaryState;
+/** A summary is words: one for each language and units that somebody has read the list in. */
+interface Stored {
+  readonly version: number;
+  readonly byReader: Readonly<Record<string, SummaryState>>;
+}
+const keyOf = ({ language, units }: Reader): string => `${language} ${units}`;
 
 const UNREADABLE: SummaryState = { state: 'unreadable' };
 const underWay = new Map<string, Promise<SummaryState>>();
 
-function storedSummary(row: ListedBuild): SummaryState | null {
-  if (row.summary === null) return null;
-  const { version, ...state } = JSON.parse(row.summary) as Stored;
-  return version === SUMMARY_VERSION ? state : null;
+function storedSummaries(summary: string | null): Stored['byReader'] {
+  if (summary === null) return {};
+  const { version, byReader } = JSON.parse(summary) as Stored;
+  return version === SUMMARY_VERSION ? byReader : {};
 }
 
 /**
@@ -35,16 +41,24 @@ export function summariseBuild(
   store: StoreClient,
   id: string,
   revision: number,
+  reader: Reader,
 ): Promise<SummaryState> {
-  const key = `${id}@${revision}`;
+  const key = `${id}@${revision} ${keyOf(reader)}`;
   const known = underWay.get(key);
   if (known) return known;
-  const work = compute(store, id, revision).finally(() => underWay.delete(key));
+  const work = asReader(reader, () => compute(store, id, revision, reader)).finally(() =>
+    underWay.delete(key),
+  );
   underWay.set(key, work);
   return work;
 }
 
-async function compute(store: StoreClient, id: string, revision: number): Promise<SummaryState> {
+async function compute(
+  store: StoreClient,
+  id: string,
+  revision: number,
+  reader: Reader,
+): Promise<SummaryState> {
   const row = await store.readBuild(id);
   if (!row || row.revision !== revision) return { state: 'pending' };
   const state = await summaryOf(row.document);
@@ -52,7 +66,10 @@ async function compute(store: StoreClient, id: string, revision: number): Promis
   await store.saveSummary(
     id,
     revision,
-    JSON.stringify({ version: SUMMARY_VERSION, ...state } satisfies Stored),
+    JSON.stringify({
+      version: SUMMARY_VERSION,
+      byReader: { ...storedSummaries(row.summary), [keyOf(reader)]: state },
+    } satisfies Stored),
   );
   return state;
 }
@@ -72,7 +89,9 @@ async function summaryOf(document: string): Promise<SummaryState> {
 
 /** The same in the background: a fault is told to the log and the list tries again. */
 export function summariseLater(store: StoreClient, id: string, revision: number): void {
-  summariseBuild(store, id, revision).catch((error: unknown) => console.error(error));
+  summariseBuild(store, id, revision, currentReader()).catch((error: unknown) =>
+    console.error(error),
+  );
 }
 
 /**
@@ -81,6 +100,7 @@ export function summariseLater(store: StoreClient, id: string, revision: number)
 export async function summaryStates(
   store: StoreClient,
   rows: readonly ListedBuild[],
+  reader: Reader,
 ): Promise<readonly SummaryState[]> {
   const patience = new Promise<SummaryState>((resolve) => {
     setTimeout(() => resolve({ state: 'pending' }), PATIENCE_MS).unref();
@@ -88,9 +108,9 @@ export async function summaryStates(
   return Promise.all(
     rows.map(
       (row) =>
-        storedSummary(row) ??
+        storedSummaries(row.summary)[keyOf(reader)] ??
         Promise.race([
-          summariseBuild(store, row.id, row.revision).catch((): SummaryState => ({
+          summariseBuild(store, row.id, row.revision, reader).catch((): SummaryState => ({
             state: 'pending',
           })),
           patience,

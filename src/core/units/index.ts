@@ -34,6 +34,7 @@ export {
   formatSpeed,
   formatWatts,
   showUnits,
+  UNITS_KEY,
   shownUnits,
   ticksShown,
   tickShown,

@@ -5,6 +5,9 @@ import type { QuantityName } from './units';
 /** What a person reads: metric, or the units customary in the United States. */
 export type UnitSystem = 'metric' | 'us';
 
+/** Where the choice is kept: in the browser's storage, and as a cookie for the server. */
+export const UNITS_KEY = 'zephyron-units';
+
 interface Customary {
   readonly quantity: QuantityName;
   readonly unit: string;

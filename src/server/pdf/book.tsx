@@ -54,8 +54,8 @@ export function BookDocument({
   return (
     <Document
       title={pdfText(msg`${design.name}: build book`)}
-      creator={msg`Zephyron`}
-      producer={msg`Zephyron`}
+      creator="Zephyron"
+      producer="Zephyron"
       language="en"
     >
       <Page size={size} style={PAGE}>

@@ -93,7 +93,7 @@ export function PdfSheet({
   readonly children: ReactNode;
 }) {
   return (
-    <Document title={pdfText(title)} creator={msg`Zephyron`} producer={msg`Zephyron`} language="en">
+    <Document title={pdfText(title)} creator="Zephyron" producer="Zephyron" language="en">
       <Page size="A4" style={styles.page}>
         <Text style={styles.title}>{pdfText(title)}</Text>
         <Text style={styles.under}>{pdfText(under)}</Text>

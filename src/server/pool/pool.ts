@@ -5,7 +5,8 @@ import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import type { PdfAsked } from '../pdf/worker';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
-import { msg, shownLanguage } from '@/core/messages';
+import { msg } from '@/core/messages';
+import { currentReader } from '../reader';
 
 /**
  * Three pools, so that reading and saving a build never waits for the computing of another, nor a
@@ -139,7 +140,7 @@ export async function inPool<T extends TaskName>(
     const name = isLong(input) ? 'long' : (POOL_OF[task] ?? 'quick');
     return await run(name, task, budget_ms, signal, (pool, stop) =>
       pool.run(
-        { task, input, language: shownLanguage(), progress: there },
+        { task, input, reader: currentReader(), progress: there },
         { signal: stop, transferList: [there] },
       ),
     );
@@ -155,7 +156,10 @@ export const printed = (
   { signal }: Watch = {},
 ): Promise<Uint8Array> =>
   run('long', 'print', budget_ms, signal, (pool, stop) =>
-    pool.run({ ...asked, language: shownLanguage() }, { signal: stop, filename: bundleOf('pdf') }),
+    pool.run(
+      { ...asked, language: currentReader().language },
+      { signal: stop, filename: bundleOf('pdf') },
+    ),
   );
 
 /** How many tasks wait, by pool: for the health of the server. */

@@ -35,7 +35,7 @@ export function Enter() {
   return (
     <main className={styles.page}>
       <form onSubmit={(e) => void enter(e)} className={styles.form}>
-        <h1>{msg`Zephyron`}</h1>
+        <h1>Zephyron</h1>
         <p className="soft">{msg`These builds are shared with those who know the passphrase.`}</p>
         <TextField
           type="password"

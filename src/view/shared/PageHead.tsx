@@ -26,7 +26,7 @@ export function PageHead({ at }: { readonly at: '/' | '/catalogue' | '/validatio
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.name}>
-        {msg`Zephyron`}
+        Zephyron
       </Link>
       <nav aria-label={msg`Main`} className={styles.places}>
         {PLACES.map((p) => (

@@ -2,16 +2,12 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { Writing } from '@/core/messages';
 import { isLanguage, LANGUAGE_KEY, loadWriting, type Language } from '@/messages';
-
-/** Kept in the browser: which language this person reads. */
-const KEY = LANGUAGE_KEY;
-/** The server reads it in a cookie of the same name; kept for a year. */
-const COOKIE_S = 31_536_000;
+import { keepChoice } from './kept';
 
 /** What the person chose; English until then, and where the browser keeps nothing. */
 function chosen(): Language {
   try {
-    const tag = localStorage.getItem(KEY);
+    const tag = localStorage.getItem(LANGUAGE_KEY);
     return isLanguage(tag) ? tag : 'en';
   } catch {
     return 'en';
@@ -27,8 +23,7 @@ export const useLanguage = (): Language =>
 
 /** Keeps the choice and loads the page again in it: edits are kept before they are sent. */
 export function chooseLanguage(language: Language): void {
-  localStorage.setItem(KEY, language);
-  document.cookie = `${KEY}=${language}; path=/; max-age=${COOKIE_S}; samesite=strict`;
+  keepChoice(LANGUAGE_KEY, language);
   window.location.reload();
 }
 

@@ -1,14 +1,12 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import type { UnitSystem } from '@/core/units';
-
-/** Kept in the browser: which units this person reads. */
-const KEY = 'zephyron-units';
+import { UNITS_KEY, type UnitSystem } from '@/core/units';
+import { keepChoice } from './kept';
 
 /** What the person chose; metric until then, and where the browser keeps nothing. */
 function chosen(): UnitSystem {
   try {
-    return localStorage.getItem(KEY) === 'us' ? 'us' : 'metric';
+    return localStorage.getItem(UNITS_KEY) === 'us' ? 'us' : 'metric';
   } catch {
     return 'metric';
   }
@@ -23,6 +21,6 @@ export const useUnits = (): UnitSystem =>
 
 /** Keeps the choice and loads the page again in it: edits are kept before they are sent. */
 export function chooseUnits(units: UnitSystem): void {
-  localStorage.setItem(KEY, units);
+  keepChoice(UNITS_KEY, units);
   window.location.reload();
 }

@@ -32,7 +32,7 @@ export function TopBar() {
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.mark} title={msg`All builds`}>
-        {msg`Zephyron`}
+        Zephyron
       </Link>
       <BuildName
         key={design.name}

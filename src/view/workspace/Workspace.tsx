@@ -49,7 +49,7 @@ function usePlaceInAddress(): void {
   }, [design, pick]);
   useInAddress('part', picked);
   useEffect(() => {
-    document.title = [stage, name, msg`Zephyron`].filter(Boolean).join(' · ');
+    document.title = [stage, name, 'Zephyron'].filter(Boolean).join(' · ');
   }, [stage, name]);
 }
 

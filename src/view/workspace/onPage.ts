@@ -1,5 +1,3 @@
-import { msg } from '@/core/messages';
-
 /** A chart or table that the open stage shows, under the name that stands over it. */
 export interface Shown<E extends Element> {
   readonly name: string;
@@ -14,7 +12,7 @@ function headingOver(element: Element): string {
     const heading = at.querySelector(':scope > h2, :scope > div > h2, :scope > h1');
     if (heading?.textContent) return heading.textContent.trim();
   }
-  return msg`Zephyron`;
+  return 'Zephyron';
 }
 
 const named = <E extends Element>(elements: Iterable<E>): readonly Shown<E>[] =>
