@@ -70,7 +70,7 @@ export function textOf(node: FoundText['node']): string {
 }
 
 const STYLE =
-  /^(-?[\d.]+(px|rem|em|%|vh|vw|deg|s|ms)?\s)|^[\d.\s,-]+$|var\(|calc\(|rgba?\(|^[#.@/]|^\.{1,2}\/|:\/\/|^data:|^(image|text|application|font|model)\/|url\(|=>|^[MmLl]-?[\d{]|^(translate|rotate|scale|matrix)\(|^min\(|^max\(|^repeat\(|^minmax\(/;
+  /^(-?[\d.]+(px|rem|em|%|vh|vw|deg|s|ms)\b)|^[\d.\s,-]+$|var\(|calc\(|rgba?\(|^[#.@/]|^\.{1,2}\/|:\/\/|^data:|^(image|text|application|font|model)\/|url\(|=>|^[MmLl]-?[\d{]|^(translate|rotate|scale|matrix)\(|^min\(|^max\(|^repeat\(|^minmax\(/;
 
 const MARKUP = /^(\{\})?<\w/;
 
@@ -231,7 +231,8 @@ export function isRead(node: FoundText['node'], checker: ts.TypeChecker): boolea
   ) as ts.JsxAttribute | undefined;
   if (attribute) {
     const name = nameOf(attribute.name);
-    if (NOT_READ_ATTRIBUTES.has(name) || name.startsWith('data-')) return false;
+    const isTitle = name === 'name' && /^\p{Lu}\p{Ll}+ /u.test(text);
+    if ((NOT_READ_ATTRIBUTES.has(name) && !isTitle) || name.startsWith('data-')) return false;
     if (
       name.startsWith('aria-') &&
       !['aria-label', 'aria-description', 'aria-valuetext', 'aria-roledescription'].includes(name)
@@ -258,12 +259,8 @@ export function isRead(node: FoundText['node'], checker: ts.TypeChecker): boolea
   if (isSentence) return true;
   const isCapital = /^\p{Lu}\p{Ll}/u.test(trimmed);
   if (isCapital && !looksLikeName(trimmed)) return true;
-  // "{} bends", "of {}": a word beside a value, with a space between.
-  if (
-    ts.isTemplateExpression(node) &&
-    /\p{L}{2,}\s+[^\p{L}]*\{\}|\{\}\s+[^\p{L}]*\p{L}{2,}/u.test(text)
-  )
-    return true;
+  // "{} bends", ", {} of {}", ": agrees": a word with a space beside it.
+  if (/\p{L}{3,}[,.:;]?\s|\s[(“]?\p{L}{3,}/u.test(text)) return true;
   if (ts.isTemplateExpression(node)) return false;
   // One small word: only where a person reads it.
   if (property !== null && ALWAYS_READ.has(property)) return true;

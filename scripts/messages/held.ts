@@ -28,6 +28,10 @@ const HELD: readonly (readonly [path: RegExp, texts: RegExp, reason: string])[] 
   [/./, /^(rotate[XY]\(|mono soft$|zephyron-)/, 'styles and keys of storage'],
   [/./, /^(Pa|mm|dBA|mm²|µS\/cm|L\/min|sq in|fl oz|all K)$/, 'symbols of units (SI)'],
   [/./, /^\s*(%s · )?Zephyron( · )?\s*$/, 'the name of the app'],
+  [/^src\/format\/backupZip/, /^\{\}: [a-z]+(\[\{\}\])?$/, 'places in a file'],
+  [/^src\/core\/analysis\/picture/, /./, 'a drawing for the documents'],
+  [/./, /^ [a-z-]+="/, 'attributes of SVG'],
+  [/./, /^45 kPa$/, 'a figure'],
   [/./, /^attachment; filename/, 'a header of HTTP'],
   [/TrayOpenings/, /^Clearance behind the tray$/, 'the name of a chamber, kept in the case'],
 ];

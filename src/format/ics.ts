@@ -71,7 +71,7 @@ export function serviceToIcs(name: string, due: readonly DueJob[]): string {
     ];
   });
   const { error, value } = createEvents(events, {
-    calName: `${name}: service`,
+    calName: msg`${name}: service`,
     productId: '-//Zephyron//Service//EN',
   });
   if (error || typeof value !== 'string')

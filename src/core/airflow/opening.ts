@@ -113,7 +113,7 @@ function freeMount(
   return [
     {
       id: mount.id,
-      name: taken_cm2 > 0 ? msg`${mount.name}, beside its fans` : `${mount.name}, free`,
+      name: taken_cm2 > 0 ? msg`${mount.name}, beside its fans` : msg`${mount.name}, free`,
       from: ROOM_AIR,
       to: mount.chamber ?? MAIN_CHAMBER,
       area_cm2,

@@ -146,11 +146,13 @@ function materialsState({ corrosion: metals }: Reports, found: Findings): StageS
   const wetted = metals.metals.length;
   const words = (): string => {
     if (wetted === 0) return msg`nothing wetted`;
-    if (count('fails') > 0)
-      return `${msg`${counted(count('fails'), '# pair', '# pairs')}`} ${count('fails') === 1 ? 'fails' : 'fail'}`;
+    if (count('fails') > 0) return msg`${counted(count('fails'), '# pair fails', '# pairs fail')}`;
     if (count('marginal') > 0)
       return msg`${counted(count('marginal'), '# pair', '# pairs')} marginal`;
-    return unlessFound(found, `${msg`${counted(wetted, '# metal', '# metals')}`}, compatible`);
+    return unlessFound(
+      found,
+      msg`${counted(wetted, '# metal, compatible', '# metals, compatible')}`,
+    );
   };
   return { verdict: verdictWhere(found, wetted > 0), result: words() };
 }

@@ -291,6 +291,6 @@ export function whyNoMount(
     );
     const why = whyNotOn(m, part);
     if (why) return `${m.name}: ${why}`;
-    return holder ? msg`${m.name}: taken by ${holder.name}` : `${m.name}: free`;
+    return holder ? msg`${m.name}: taken by ${holder.name}` : msg`${m.name}: free`;
   });
 }

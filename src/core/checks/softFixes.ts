@@ -14,8 +14,8 @@ export const tellSoft = ({ carriers, because }: WettedPolymer): string =>
   `${carriers
     .map((c) => {
       const roleWords = () => {
-        if (c.as === 'seal') return ' (seal)';
-        if (c.as === 'tube') return ' (tube)';
+        if (c.as === 'seal') return msg` (seal)`;
+        if (c.as === 'tube') return msg` (tube)`;
         return '';
       };
       return `${c.name}${roleWords()}`;

@@ -195,7 +195,7 @@ export function secondPump(
       ? {}
       : { speed_rpm: Math.min(part.fullSpeed_rpm, Math.max(part.minSpeed_rpm, speed)) };
   const second: Component = {
-    ...hanging(ids.component('pump'), `${first.name}, second`, part, placement),
+    ...hanging(ids.component('pump'), msg`${first.name}, second`, part, placement),
     settings,
   };
   const rest = loop.connections.filter((l) => l !== way.out && (how === 'series' || l !== way.in));

@@ -102,8 +102,8 @@ function portsOf(
 ): readonly Port[] {
   const x = length - tank / 2;
   const face = [
-    port('p1', 'port 1', [x, width * 0.25, thick], [0, 0, 1], 'a'),
-    port('p2', 'port 2', [x, width * 0.75, thick], [0, 0, 1], 'b'),
+    port('p1', msg`port 1`, [x, width * 0.25, thick], [0, 0, 1], 'a'),
+    port('p2', msg`port 2`, [x, width * 0.75, thick], [0, 0, 1], 'b'),
   ];
   if (count === 2) return face;
   return [

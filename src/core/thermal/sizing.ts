@@ -247,7 +247,7 @@ export function coolingCurves(
   list.push(
     curve(
       'thicker',
-      '1.5 × thickness',
+      msg`1.5 × thickness`,
       change((r) => ({ ...r, core: { ...r.core, depth_mm: r.core.depth_mm * 1.5 } })),
     ),
   );

@@ -29,7 +29,7 @@ const reported = (why: string): string => {
 const rowOf = (l: Line): readonly string[] => [
   `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`,
   `${l.name}, ${l.maker}`,
-  `${reported(l.why)}${l.estimated ? ' (estimated)' : ''}`,
+  `${reported(l.why)}${l.estimated ? msg` (estimated)` : ''}`,
   formatMoney(l.unitPrice),
   l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? msg`, ${l.have} spare` : ''}`,
 ];
@@ -154,7 +154,7 @@ export function BuildTables({
                 r.name,
                 `${r.ends.from}, ${r.ends.to}`,
                 String(r.bends),
-                `${r.estimated ? 'about ' : ''}${formatMeasure(r.cut_mm, 'mm')}`,
+                `${r.estimated ? msg`about ` : ''}${formatMeasure(r.cut_mm, 'mm')}`,
               ],
         )}
       />

@@ -47,7 +47,7 @@ export function BuildRow({
     }
     const { document } = source;
     const answer = await addBuild(
-      JSON.stringify({ ...document, name: `${document.name.slice(0, 70)}, copy` }),
+      JSON.stringify({ ...document, name: msg`${document.name.slice(0, 70)}, copy` }),
     );
     if (answer.ok) onCopied();
     else onTrouble(answer.message);
@@ -59,7 +59,11 @@ export function BuildRow({
           {entry.name}
         </Link>
         <p className="soft">
-          {entry.about ?? msg`${summary?.caseName ?? msg`no case yet`}, revision ${entry.revision}`}
+          {entry.about ? (
+            <span lang="en">{entry.about}</span>
+          ) : (
+            msg`${summary?.caseName ?? msg`no case yet`}, revision ${entry.revision}`
+          )}
           {entry.demo ? <span className={styles.demo}>{msg`demo`}</span> : null}
         </p>
         <p className={styles.small}>

@@ -86,7 +86,7 @@ export function CataloguePage() {
     setEditing({
       ...structuredClone(p),
       id: free,
-      name: `${p.name}, mine`,
+      name: msg`${p.name}, mine`,
       maker: msg`my own`,
     } as Part);
   };

@@ -2,6 +2,7 @@
 import { memo } from 'react';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import type { Row } from './columns';
+import { GRID_WORDS } from './gridWords';
 import styles from './CataloguePage.module.css';
 
 /** Two lines of a cell: rows of one height are laid out without measuring each. */
@@ -30,6 +31,7 @@ export const PartsGrid = memo(function PartsGrid({
         columns={columns}
         rowHeight={ROW_PX}
         columnHeaderHeight={HEAD_PX}
+        localeText={GRID_WORDS}
         hideFooterSelectedRowCount
         disableColumnResize
         onRowClick={(r) => onPick(String(r.id))}

@@ -279,7 +279,7 @@ function Question({
         <label>
           <span className="soft">{ask.options.length > 0 ? msg`or` : ask.name}</span>{' '}
           <TextInput
-            aria-label={`${ask.name}, missing`}
+            aria-label={msg`${ask.name}, missing`}
             defaultValue={typed}
             onFocus={() => onLook(ask.field)}
             onBlur={(e) => onType(e.target.value)}

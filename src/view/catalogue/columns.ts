@@ -231,7 +231,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     text(
       'family',
       'Family',
-      of('fitting', (p) => p.family ?? 'plain'),
+      of('fitting', (p) => p.family ?? msg`plain`),
       100,
     ),
     text('wet', 'Wetted', wetted, 130),
@@ -384,7 +384,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
       headerName: msg`Part`,
       width: 210,
       valueGetter: (_, r) => r.part.name,
-      renderCell: (c) => `${c.row.part.name}${c.row.own ? ' · yours' : ''}`,
+      renderCell: (c) => `${c.row.part.name}${c.row.own ? msg` · yours` : ''}`,
     },
     text('maker', 'Maker', (p) => p.maker, 130),
     ...(special ?? [

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import type { ProofKind, ProofRow } from '@/proof';
 import { Mark, PageHead, Press } from '@/view/shared';
 import styles from './ProofTable.module.css';
-import { msg } from '@/core/messages';
+import { msg, worded } from '@/core/messages';
 
 const figure = (v: number): string => {
   const digits = () => {
@@ -24,6 +24,13 @@ const percent = (share: number): string =>
 
 /** As `PROOF_KINDS`: the table itself stays on the server. */
 const KINDS: readonly ProofKind[] = ['independent', 'same formula', 'fitted', 'common practice'];
+
+const KIND_WORDS: Readonly<Record<ProofKind, string>> = worded(() => ({
+  independent: msg`independent`,
+  'same formula': msg`same formula`,
+  fitted: msg`fitted`,
+  'common practice': msg`common practice`,
+}));
 
 /** Every published check: expected, ours, how far off, what is allowed, where it is from. */
 export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
@@ -57,7 +64,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               aria-pressed={kind === k}
               onClick={() => setKind(k)}
             >
-              {k}, {count(k)}
+              {KIND_WORDS[k]}, {count(k)}
             </Press>
           ))}
         </div>
@@ -76,7 +83,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               aria-pressed={subject === s}
               onClick={() => setSubject(s)}
             >
-              {s}, {ofKind.filter((r) => r.subject === s).length}
+              <span lang="en">{s}</span>, {ofKind.filter((r) => r.subject === s).length}
             </Press>
           ))}
         </div>
@@ -97,8 +104,10 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
           <TableBody>
             {shown.map((r) => (
               <TableRow key={r.id}>
-                <TableCell className="mono">{r.id}</TableCell>
-                <TableCell>{r.quantity}</TableCell>
+                <TableCell lang="en" className="mono">
+                  {r.id}
+                </TableCell>
+                <TableCell lang="en">{r.quantity}</TableCell>
                 <TableCell className="num">
                   {figure(r.expected)} <span className="soft">{r.unit}</span>
                 </TableCell>
@@ -116,8 +125,10 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
                 <TableCell>
                   <Mark verdict={r.ok ? 'ok' : 'fails'} />
                 </TableCell>
-                <TableCell className="soft">{r.kind}</TableCell>
-                <TableCell className={styles.source}>{r.source}</TableCell>
+                <TableCell className="soft">{KIND_WORDS[r.kind]}</TableCell>
+                <TableCell lang="en" className={styles.source}>
+                  {r.source}
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>

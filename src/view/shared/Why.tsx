@@ -8,6 +8,7 @@ import { isValidElement, useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
 import { msg } from '@/core/messages';
+import { rich } from './rich';
 
 export interface Reason {
   readonly title: string;
@@ -37,7 +38,7 @@ export function Why({
     <>
       <Press
         className={styles.ask}
-        aria-label={`${reason.title}: ${textOf(children)}, why?`}
+        aria-label={msg`${reason.title}: ${textOf(children)}, why?`}
         onClick={(e) => setAnchor(e.currentTarget)}
       >
         {children}
@@ -63,7 +64,7 @@ export function Why({
             ))}
           </TableBody>
         </Table>
-        <p className="soft">{msg`Source: ${reason.source}`}</p>
+        <p className="soft">{rich`Source: ${(<span lang="en">{reason.source}</span>)}`}</p>
       </Popover>
     </>
   );

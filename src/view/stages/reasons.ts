@@ -230,7 +230,7 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
   judged?.band
     ? [
         {
-          name: '90 % of such builds',
+          name: msg`90 % of such builds`,
           value: msg`${formatShown(judged.band.low, 'mm', { decimals: 1 })} to ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
         },
         { name: msg`the two touch`, value: msg`${formatNumber(100 * judged.beyond)} in 100` },
@@ -316,7 +316,7 @@ export const reasonForNeeded = (
 };
 
 export const reasonForBand = (b: Uncertainty): Reason => ({
-  title: '90 % range over such builds',
+  title: msg`90 % range over such builds`,
   formula: msg`${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
   inputs: [
     {

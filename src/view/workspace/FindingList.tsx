@@ -51,7 +51,10 @@ export function FindingList({
               </p>
             )}
             <p className={styles.code}>
-              <span className="mono">{f.code}</span> · {f.source}
+              <span className="mono" lang="en">
+                {f.code}
+              </span>{' '}
+              · <span lang="en">{f.source}</span>
             </p>
           </div>
         </li>

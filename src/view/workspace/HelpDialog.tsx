@@ -22,8 +22,8 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = worded(() => [
     msg`${FIRST_STAGE.digit} to ${LAST_STAGE.digit}`,
     msg`open a stage, ${FIRST_STAGE.name} to ${LAST_STAGE.name}`,
   ],
-  ['[ and ]', msg`step along the flow`],
-  [', and .', msg`on Runs, with other routes listed: step through them`],
+  [msg`[ and ]`, msg`step along the flow`],
+  [msg`, and .`, msg`on Runs, with other routes listed: step through them`],
   ['L', msg`open or collapse the loop diagram`],
   ['F', 'findings'],
   ['?', msg`this help`],
@@ -34,7 +34,7 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = worded(() => [
     msg`Arrow keys`,
     msg`in the scene: turn the machine; move the picked part by a little, with Shift by more`,
   ],
-  ['+ and −', msg`in the scene: nearer, farther`],
+  [msg`+ and −`, msg`in the scene: nearer, farther`],
 ]);
 
 /** What the keys do, and what the words of the trade mean. */

@@ -7,15 +7,14 @@ import { msg, worded } from '@/core/messages';
 
 /** How the case is looked at, on every stage that shows it: in space, or flat from one side. */
 const IN_SPACE = worded(
-  () => ({ space: msg`in space`, section: 'section', exploded: 'exploded' }) as const,
+  () => ({ space: msg`in space`, section: msg`section`, exploded: msg`exploded` }) as const,
 );
 export type SpaceView = keyof typeof IN_SPACE;
 export type CaseView = SpaceView | View;
-const NAMES: Readonly<Record<CaseView, string>> = { ...IN_SPACE, ...VIEW_NAMES };
-export const CASE_VIEWS = (Object.keys(NAMES) as CaseView[]).map((value) => ({
-  value,
-  label: NAMES[value],
-}));
+const NAMES: Readonly<Record<CaseView, string>> = worded(() => ({ ...IN_SPACE, ...VIEW_NAMES }));
+export const CASE_VIEWS = worded(() =>
+  (Object.keys(NAMES) as CaseView[]).map((value) => ({ value, label: NAMES[value] })),
+);
 const isCaseView = (text: unknown): text is CaseView => typeof text === 'string' && text in NAMES;
 export const isInSpace = (view: string): view is SpaceView => view in IN_SPACE;
 

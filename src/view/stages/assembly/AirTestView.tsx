@@ -226,7 +226,7 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
           <XAxis
             dataKey="at_min"
             type="number"
-            unit=" min"
+            unit={msg` min`}
             tickFormatter={(v: number) => formatNumber(v, { decimals: span < 10 ? 1 : 0 })}
           />
           <YAxis

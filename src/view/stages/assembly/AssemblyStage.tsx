@@ -48,7 +48,7 @@ export function AssemblyStage() {
       />
     );
   const mark = (of: Step, done: boolean): void =>
-    commit(done ? `done: ${of.title}` : msg`not done: ${of.title}`, {
+    commit(done ? msg`done: ${of.title}` : msg`not done: ${of.title}`, {
       do: 'work.mark',
       step: of.id,
       mark: done ? { on: new Date().toISOString() } : null,

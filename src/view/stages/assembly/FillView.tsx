@@ -68,7 +68,7 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
             <TableHead>
               <TableRow>
                 <TableCell>{msg`pulse`}</TableCell>
-                <TableCell className="num">{`pour, ${unitShown('mL')}`}</TableCell>
+                <TableCell className="num">{msg`pour, ${unitShown('mL')}`}</TableCell>
                 <TableCell className="num">{msg`pump on, s`}</TableCell>
                 <TableCell className="num">{msg`left in the reservoir`}</TableCell>
                 <TableCell className="num">{msg`in the loop`}</TableCell>

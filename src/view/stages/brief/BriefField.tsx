@@ -123,7 +123,7 @@ const NOISE: BriefFigure = {
   get field() {
     return msg`Noise limit`;
   },
-  note: () => '30 dBA is a quiet room at night',
+  note: () => msg`30 dBA is a quiet room at night`,
   quantity: 'sound',
   min: 5,
   max: 90,

@@ -56,7 +56,7 @@ export function BriefStage() {
             <BriefField hideLabel figure={f} brief={brief} onChange={(change) => take(f, change)} />
           </Row>
         ))}
-        <Row name="Judged under" note={msg`the load case the limits apply to`}>
+        <Row name={msg`Judged under`} note={msg`the load case the limits apply to`}>
           <Pick
             label={msg`Load case`}
             hideLabel
@@ -74,7 +74,7 @@ export function BriefStage() {
           </Row>
         ))}
         <CurrencyRows />
-        <Row name={`Budget for the loop, ${currency}`} note={msg`empty: none`}>
+        <Row name={msg`Budget for the loop, ${currency}`} note={msg`empty: none`}>
           <MoneyField
             value={limits.budget_minor}
             onCommit={(v) => limit(msg`the budget`, { budget_minor: v })}
@@ -111,7 +111,10 @@ function CurrencyRows() {
         />
       </Row>
       {brief.currency !== PARTS_CURRENCY && (
-        <Row name={`One ${PARTS_CURRENCY} is, in ${brief.currency}`} note={msg`the exchange rate`}>
+        <Row
+          name={msg`One ${PARTS_CURRENCY} is, in ${brief.currency}`}
+          note={msg`the exchange rate`}
+        >
           <RateField value={exchangeOf(brief)} onCommit={(rate) => use(brief.currency, rate)} />
         </Row>
       )}

@@ -195,7 +195,7 @@ export function CaseStage() {
                 setMeasuring({
                   start: {
                     ...draftFromCase(box),
-                    name: box.id.startsWith('own-') ? box.name : `${box.name}, measured`,
+                    name: box.id.startsWith('own-') ? box.name : msg`${box.name}, measured`,
                   },
                 })
               }

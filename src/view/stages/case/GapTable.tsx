@@ -54,7 +54,7 @@ export const GapTable = memo(function GapTable({
             <TableRow>
               <TableCell>{msg`between`}</TableCell>
               <TableCell className="num">{msg`gap`}</TableCell>
-              <TableCell className="num">{`worst, ${unitShown('mm')}`}</TableCell>
+              <TableCell className="num">{msg`worst, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>

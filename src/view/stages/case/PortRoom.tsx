@@ -44,7 +44,7 @@ export function PortRoom() {
           <TableHead>
             <TableRow>
               <TableCell>{msg`port`}</TableCell>
-              <TableCell className="num">{`clearance, ${unitShown('mm')}`}</TableCell>
+              <TableCell className="num">{msg`clearance, ${unitShown('mm')}`}</TableCell>
               <TableCell />
             </TableRow>
           </TableHead>

@@ -41,7 +41,7 @@ export function ScrewTable() {
                 <TableCell>
                   {s.fans
                     ? findComponent(design, s.fans)?.name
-                    : `frame, ${findComponent(design, s.radiator)?.name ?? ''}`}
+                    : msg`frame, ${findComponent(design, s.radiator)?.name ?? ''}`}
                 </TableCell>
                 <TableCell className="mono">{s.thread}</TableCell>
                 <TableCell className="num soft">

@@ -82,7 +82,7 @@ export function SpeedProfiles() {
                   <Press
                     className={styles.link}
                     aria-label={msg`Use ${profile.name}`}
-                    onClick={() => commit(`speeds: ${profile.name}`, { do: 'speeds.use', id })}
+                    onClick={() => commit(msg`speeds: ${profile.name}`, { do: 'speeds.use', id })}
                   >
                     {msg`Use`}
                   </Press>{' '}

@@ -316,7 +316,7 @@ export function Elevation({
                 <title>
                   {run.bridge
                     ? `${run.name}: ${run.bridge.name}`
-                    : `${run.name}: ${run.estimated ? 'about ' : ''}${formatMeasure(run.cut_mm, 'mm')}${run.estimated ? ', estimated' : ''}`}
+                    : `${run.name}: ${run.estimated ? msg`about ` : ''}${formatMeasure(run.cut_mm, 'mm')}${run.estimated ? msg`, estimated` : ''}`}
                 </title>
                 {run.routed?.pieces.map((b, i) => {
                   const [x1, y1] = flatPoint(view, size, b.from),

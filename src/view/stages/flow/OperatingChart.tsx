@@ -184,9 +184,9 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
       {width > 0 && (
         <>
           <Curves data={data} width={width} height={height} most={most} top={top} target={target} />
-          <span className={styles.axisY}>{`pressure, ${unitShown('kPa')}`}</span>
+          <span className={styles.axisY}>{msg`pressure, ${unitShown('kPa')}`}</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
-            {`flow, ${unitShown('L/min')}`}
+            {msg`flow, ${unitShown('L/min')}`}
           </span>
           {names.map((n) => (
             <span
@@ -328,7 +328,7 @@ function SpeedChart({
                 activeDot={false}
               />
             </LineChart>
-            <span className={styles.axisY}>{`flow, ${unitShown('L/min')}`}</span>
+            <span className={styles.axisY}>{msg`flow, ${unitShown('L/min')}`}</span>
             <span className={styles.axisX} style={{ right: 30 }}>
               {msg`speed of all pumps, % of full`}
             </span>

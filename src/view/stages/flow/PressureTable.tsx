@@ -47,7 +47,7 @@ export function PressureTable({
     const sideWords = () => {
       if (chambers.length > 1) {
         if (n === chambers[0]) return ', in';
-        if (n === chambers[chambers.length - 1]) return ', out';
+        if (n === chambers[chambers.length - 1]) return msg`, out`;
         return '';
       }
       return '';
@@ -85,7 +85,7 @@ export function PressureTable({
         <TableHead>
           <TableRow>
             <TableCell>{msg`at`}</TableCell>
-            <TableCell className="num">{`height, ${unitShown('mm')}`}</TableCell>
+            <TableCell className="num">{msg`height, ${unitShown('mm')}`}</TableCell>
             <TableCell className="num">{msg`by flow, ${unitShown('kPa')}`}</TableCell>
             <TableCell className="num">
               {`${against === 'air' ? msg`over air` : 'absolute'}, ${unitShown('kPa')}`}

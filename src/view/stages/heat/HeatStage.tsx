@@ -62,7 +62,7 @@ export function HeatStage() {
                 <TableRow>
                   <TableCell>{msg`hot spot`}</TableCell>
                   <TableCell className="num">{msg`reaches`}</TableCell>
-                  <TableCell className="num">{`limit, ${unitShown('°C')}`}</TableCell>
+                  <TableCell className="num">{msg`limit, ${unitShown('°C')}`}</TableCell>
                   <TableCell />
                 </TableRow>
               </TableHead>

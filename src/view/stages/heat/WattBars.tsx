@@ -14,7 +14,7 @@ const WHERE = worded(
   () =>
     ({
       loop: msg`in the loop`,
-      air: 'air-cooled',
+      air: msg`air-cooled`,
       waiting: msg`waiting for its block to be connected`,
     }) as const,
 );

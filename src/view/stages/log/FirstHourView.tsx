@@ -273,7 +273,7 @@ function ReadingForm({
         {loops.map((l) => (
           <QuantityField
             key={`c${l.id}`}
-            label={loops.length > 1 ? `${l.name}: coolant` : msg`Coolant`}
+            label={loops.length > 1 ? msg`${l.name}: coolant` : msg`Coolant`}
             value={coolant[l.id] ?? null}
             quantity="temperature"
             decimals={1}
@@ -286,7 +286,7 @@ function ReadingForm({
         {loops.map((l) => (
           <QuantityField
             key={`f${l.id}`}
-            label={loops.length > 1 ? `${l.name}: flow` : msg`Flow`}
+            label={loops.length > 1 ? msg`${l.name}: flow` : msg`Flow`}
             value={flow[l.id] ?? null}
             quantity="flow"
             decimals={2}

@@ -146,7 +146,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 <strong>{job.title}</strong>
                 <br />
                 <span className="soft">
-                  {job.why} ({job.source})
+                  {job.why} (<span lang="en">{job.source}</span>)
                 </span>
               </TableCell>
               <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
@@ -160,7 +160,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                   className={styles.link}
                   onClick={() => {
                     const on = new Date().toISOString();
-                    commit(`done: ${job.title}`, {
+                    commit(msg`done: ${job.title}`, {
                       do: 'work.service',
                       on,
                       mark: { on, job: job.id },

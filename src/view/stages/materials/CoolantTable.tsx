@@ -75,7 +75,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
               if (r.attacks) return msg`attacks ${r.attacks}`;
               if (r.watch) return msg`watch ${r.watch}`;
               if (r.environment === 'ordinary') return 'inhibited';
-              return 'plain';
+              return msg`plain`;
             };
             return (
               <TableRow

@@ -72,7 +72,7 @@ export function MaterialsStage() {
           if (softVerdict(loop.id, loop.tube.material) === 'fails') return msg`: attacked by it`;
           if (loop.tube.material === 'soft PVC')
             return msg`: may leach plasticiser, which settles in the block`;
-          return ': agrees';
+          return msg`: agrees`;
         };
         return (
           <Section key={loop.id} title={msg`Coolant of ${loop.name}`}>

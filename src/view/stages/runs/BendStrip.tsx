@@ -88,7 +88,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
           <TableHead>
             <TableRow>
               <TableCell>{msg`bend`}</TableCell>
-              <TableCell className="num">{`start, ${unitShown('mm')}`}</TableCell>
+              <TableCell className="num">{msg`start, ${unitShown('mm')}`}</TableCell>
               <TableCell>{msg`turn the tube first`}</TableCell>
               <TableCell className="num">{msg`angle`}</TableCell>
               {sheet.springBack !== null && <TableCell className="num">{msg`set`}</TableCell>}

@@ -50,7 +50,11 @@ const freedoms = (): readonly {
     label: msg`may turn and slide ${formatMeasure(40, 'mm')}`,
     may: { turn: true, slide_mm: 40 },
   },
-  { value: 'free', label: `free: ${formatMeasure(200, 'mm')}`, may: { turn: true, slide_mm: 200 } },
+  {
+    value: 'free',
+    label: msg`free: ${formatMeasure(200, 'mm')}`,
+    may: { turn: true, slide_mm: 200 },
+  },
 ];
 
 const freedomValue = ({ turn, slide_mm }: MayMove): string => {

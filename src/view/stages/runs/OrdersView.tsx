@@ -66,7 +66,7 @@ export function OrdersView() {
             <TableHead>
               <TableRow>
                 <TableCell>{msg`order, from the reservoir on`}</TableCell>
-                <TableCell className="num">{`tube, ${unitShown('m')}`}</TableCell>
+                <TableCell className="num">{msg`tube, ${unitShown('m')}`}</TableCell>
                 <TableCell className="num">{msg`bends`}</TableCell>
                 <TableCell className="num">{msg`no route`}</TableCell>
                 {components.map((i) => (

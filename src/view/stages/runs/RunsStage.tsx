@@ -118,7 +118,7 @@ export function RunsStage() {
     />
   );
   const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
-    `${msg`${counted(count, '# run', '# runs')}`}, ${isGuess ? 'about ' : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
+    `${msg`${counted(count, '# run', '# runs')}`}, ${isGuess ? msg`about ` : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
   const tried = seen?.runs.filter((r) => r.by === 'tube');
   const title = tried
     ? msg`Looked at: ${lengthOf(

@@ -45,7 +45,7 @@ export function SceneBar({
       {view === 'section' && (
         <Sliding
           label={msg`Cut`}
-          name="Cut from the window"
+          name={msg`Cut from the window`}
           value={Math.round(cut * deepest_mm)}
           most={deepest_mm}
           text={formatMeasure(Math.round(cut * deepest_mm), 'mm')}
@@ -55,7 +55,7 @@ export function SceneBar({
       {view === 'exploded' && (
         <Sliding
           label={msg`Apart`}
-          name="Parts drawn apart"
+          name={msg`Parts drawn apart`}
           value={Math.round(100 * apart)}
           most={100}
           text={`${Math.round(100 * apart)} %`}

@@ -92,7 +92,7 @@ export function SceneTree({
               <TreeItem
                 key={leaf.id}
                 itemId={leaf.id}
-                label={isShown(scene, leaf.id) ? leaf.name : `${leaf.name}, hidden`}
+                label={isShown(scene, leaf.id) ? leaf.name : msg`${leaf.name}, hidden`}
               />
             ))}
           </TreeItem>

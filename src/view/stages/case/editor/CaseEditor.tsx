@@ -20,16 +20,19 @@ import { PlacesStep } from './PlacesStep';
 import type { StepProps } from './stepParts';
 import { useCaseDraft } from './useCaseDraft';
 import styles from './CaseEditor.module.css';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, worded } from '@/core/messages';
 
-const STEPS = [
-  { value: 'inside', label: '1 inside' },
-  { value: 'board', label: '2 board' },
-  { value: 'mounts', label: '3 mounts' },
-  { value: 'cages', label: '4 cages' },
-  { value: 'places', label: '5 places' },
-  { value: 'keep', label: '6 keep it' },
-] as const;
+const STEPS = worded(
+  () =>
+    [
+      { value: 'inside', label: msg`1 inside` },
+      { value: 'board', label: msg`2 board` },
+      { value: 'mounts', label: msg`3 mounts` },
+      { value: 'cages', label: msg`4 cages` },
+      { value: 'places', label: msg`5 places` },
+      { value: 'keep', label: msg`6 keep it` },
+    ] as const,
+);
 type Step = (typeof STEPS)[number]['value'];
 const PANES: Record<Exclude<Step, 'keep'>, (p: StepProps) => ReactNode> = {
   inside: InsideStep,

@@ -201,7 +201,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
     [
       ...t.loops.map((l) => ({
         id: l.id,
-        text: `${l.name}, coolant`,
+        text: msg`${l.name}, coolant`,
         v: l.mean_C[last] as number,
         warm: false,
       })),

@@ -162,7 +162,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         const settleWords = () => {
           if (s.steady_s === null) return msg`still moving at the end, ${formatCelsius(s.to_C, 1)}`;
           if (s.tau_s === null) return msg`at rest at ${formatCelsius(s.to_C, 1)}`;
-          return `63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
+          return msg`63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
         };
         return (
           <p key={s.loop}>
