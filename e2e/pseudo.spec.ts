@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { CATALOGUE } from '@/catalogue';
 import { expect, test } from './fixtures';
 
 const STAGES = [
@@ -17,7 +18,7 @@ const BUILDS = ['fenland-flood-tower', 'pocket-planetarium'];
 const UNITS = [
   'bar',
   'rpm',
-  'lit',
+  'mpa',
   'eur',
   'csv',
   'inp',
@@ -38,11 +39,11 @@ test.beforeEach(async ({ page, context, baseURL }) => {
 /** Words that builders, makers and shops chose: names in builds and in the catalogue. */
 async function dataWords(page: Page): Promise<string[]> {
   const texts = await Promise.all(
-    [...BUILDS.map((b) => `/api/builds/${b}`), '/api/catalogue', '/api/builds'].map(async (path) =>
+    [...BUILDS.map((b) => `/api/builds/${b}`), '/api/builds'].map(async (path) =>
       (await page.request.get(path)).text(),
     ),
   );
-  const words = texts.join(' ').match(/\p{L}{3,}/gu) ?? [];
+  const words = [...texts, JSON.stringify(CATALOGUE)].join(' ').match(/\p{L}{3,}/gu) ?? [];
   return [...new Set([...words.map((w) => w.toLowerCase()), ...UNITS, 'zephyron'])];
 }
 
@@ -164,10 +165,15 @@ test('help gives English back, and keeps it', async ({ page, context }) => {
   // The start script would choose again with every load.
   const plain = await context.newPage();
   await plain.goto('/builds/dawn-chorus-desk/heat', { waitUntil: 'networkidle' });
+  await expect(plain.locator('[data-awake="true"]')).toBeVisible();
   await plain.keyboard.press('?');
-  await plain.getByRole('switch').last().click();
+  await plain
+    .getByRole('dialog')
+    .locator('input[type="checkbox"], input[role="switch"]')
+    .last()
+    .click();
   await expect(plain.locator('html')).toHaveAttribute('lang', 'en');
-  await expect(plain.getByRole('link', { name: /^0 Requirements/ })).toBeVisible();
+  await expect(plain.getByRole('link', { name: /Requirements/ })).toBeVisible();
   await plain.reload();
   await expect(plain.locator('html')).toHaveAttribute('lang', 'en');
 });

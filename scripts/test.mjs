@@ -117,6 +117,7 @@ await beside([
     ['src', 'reference', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
   ],
   ['kept documents', bin('tsx'), ['scripts/docs.ts', '--check']],
+  ['message files', bin('tsx'), ['scripts/messages.ts', '--check']],
 ]);
 // The rooms that only compute take both cores; those that ask pools and servers leave them one.
 const ASKS = 'src/(server|store|cli|engine|devices)/';

@@ -49,7 +49,9 @@ const READ_PROPERTIES = new Set(
   ).split(' '),
 );
 
-const ALWAYS_READ = new Set('label title text words hint note caption heading headline'.split(' '));
+const ALWAYS_READ = new Set(
+  'label title text words hint note caption heading headline term means'.split(' '),
+);
 
 const READ_FUNCTION =
   /words|label|text|title|say|phrase|describe|sentence|headline|caption|reason|note|meaning/i;

@@ -7,7 +7,8 @@ export default function NotFound() {
     <main style={{ padding: 40, maxWidth: 520 }}>
       <h1>{msg`There is nothing here`}</h1>
       <p style={{ margin: '8px 0 16px' }}>
-        {msg`The build or page you asked for is not here. It may have been deleted, or the address is mistyped.`}
+        {msg`The build or page you asked for is not here. It may have been deleted, or the
+          address is mistyped.`}
       </p>
       <Link href="/">{msg`All builds`}</Link>
     </main>

@@ -19,7 +19,8 @@ export default async function BuildsPage({ searchParams }: Props) {
   ) : (
     <TroublePage title={msg`The builds cannot be read`} onward={false}>
       <p>{read.words}</p>
-      <p className="soft">{msg`What you typed into a build is kept in the browser it was typed in.`}</p>
+      <p className="soft">{msg`What you typed into a build is kept in the browser it was typed
+        in.`}</p>
     </TroublePage>
   );
 }

@@ -10,16 +10,17 @@ export interface Term {
 /** The one glossary: shown by `?` in the app, and in docs/glossary.md. In the order of the alphabet. */
 export const GLOSSARY: readonly Term[] = worded(() => [
   {
-    term: 'adapter',
+    term: msg`adapter`,
     means: msg`A piece between a port and a fitting: an extender, an elbow of 45° or 90°.`,
   },
   {
     term: msg`anodic index`,
-    means: msg`How noble a metal is. Two wetted metals far apart on it corrode each other in one loop; the less noble one dissolves.`,
+    means: msg`How noble a metal is. Two wetted metals far apart on it corrode each other in one
+      loop; the less noble one dissolves.`,
     unit: 'V',
   },
   {
-    term: 'brief',
+    term: msg`brief`,
     means: msg`What the build must do: load case, room, coolant ΔT, noise, flow, budget.`,
   },
   {
@@ -28,16 +29,17 @@ export const GLOSSARY: readonly Term[] = worded(() => [
     unit: 'm³/h',
   },
   {
-    term: 'chamber',
-    means: msg`A part of the case with air of its own, such as a basement or the space behind the tray.`,
+    term: msg`chamber`,
+    means: msg`A part of the case with air of its own, such as a basement or the space behind
+      the tray.`,
   },
   {
-    term: 'clearance',
+    term: msg`clearance`,
     means: msg`Distance between two parts, or between a part and the case.`,
     unit: 'mm',
   },
   {
-    term: 'conductance',
+    term: msg`conductance`,
     means: msg`Heat that a radiator takes for each kelvin between coolant in and air in.`,
     unit: 'W/K',
   },
@@ -65,7 +67,7 @@ export const GLOSSARY: readonly Term[] = worded(() => [
     means: msg`A block over processor, memory and regulators of a graphics card together.`,
   },
   {
-    term: 'head',
+    term: msg`head`,
     means: msg`Pressure of a pump as the height of water it could hold up.`,
     unit: 'm',
   },
@@ -87,7 +89,7 @@ export const GLOSSARY: readonly Term[] = worded(() => [
     means: msg`Pressure that all parts and tubes of a loop take at a flow (system curve).`,
     unit: 'kPa',
   },
-  { term: 'mandrel', means: msg`The form a hot tube is bent round; it sets the bend radius.` },
+  { term: msg`mandrel`, means: msg`The form a hot tube is bent round; it sets the bend radius.` },
   {
     term: msg`operating point`,
     means: msg`Where pump curve and loop resistance meet: the flow that settles.`,
@@ -98,11 +100,11 @@ export const GLOSSARY: readonly Term[] = worded(() => [
     unit: '%',
   },
   {
-    term: 'push-pull',
+    term: msg`push-pull`,
     means: msg`Fans on both sides of a radiator, blowing the same way.`,
   },
   {
-    term: 'section',
+    term: msg`section`,
     means: msg`A length of radiator for one fan: a 360 has three 120 mm sections.`,
   },
   {
@@ -110,7 +112,8 @@ export const GLOSSARY: readonly Term[] = worded(() => [
     means: msg`A plate that joins the terminals of two graphics cards.`,
   },
   {
-    term: 'verdict',
-    means: msg`OK (filled disc), marginal (half disc), fails (square with a bar), not checked (ring).`,
+    term: msg`verdict`,
+    means: msg`OK (filled disc), marginal (half disc), fails (square with a bar), not checked
+      (ring).`,
   },
 ]);

@@ -69,7 +69,8 @@ export function backupFromZip(zip: Uint8Array): Validated<Backup> {
   if (size > MOST_BYTES)
     return wrong(
       '',
-      msg`The backup unpacks to more than ${MOST_BYTES.toLocaleString('en')} bytes. Nothing was changed.`,
+      msg`The backup unpacks to more than ${MOST_BYTES.toLocaleString('en')} bytes. Nothing was
+        changed.`,
     );
   const index = readIndex(files[INDEX]);
   if (!index.ok) return index;
@@ -91,7 +92,8 @@ function readIndex(file: Uint8Array | undefined): Validated<Readonly<Record<stri
   if (version !== BACKUP_VERSION)
     return wrong(
       `${INDEX}: version`,
-      msg`is ${String(version).slice(0, 20)}; this Zephyron reads ${BACKUP_VERSION}. Nothing was changed.`,
+      msg`is ${String(version).slice(0, 20)}; this Zephyron reads ${BACKUP_VERSION}. Nothing was
+        changed.`,
     );
   return { ok: true, value: index as Readonly<Record<string, unknown>> };
 }

@@ -60,23 +60,29 @@ function head(sheet: BendSheet, page: number, pages: number): string {
     line(PAGE.margin + 4, sheet.name, 5, 600) +
     line(
       PAGE.margin + 10,
-      msg`${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm${sheet.bends.length > 0 ? msg`, ${mandrelsOf(sheet).length > 1 ? msg`mandrels` : msg`mandrel`} ${listAnd(mandrelsOf(sheet).map(mm1))} mm` : ''}. Finished ${mm1(sheet.cut_mm)} mm${sheet.trim_mm > 0 ? msg`, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
+      msg`${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)}
+        mm${sheet.bends.length > 0 ? msg`, ${mandrelsOf(sheet).length > 1 ? msg`mandrels` : msg`mandrel`} ${listAnd(mandrelsOf(sheet).map(mm1))} mm` : ''}.
+        Finished ${mm1(sheet.cut_mm)}
+        mm${sheet.trim_mm > 0 ? msg`, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
     ) +
     line(
       PAGE.margin + 15,
-      msg`Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures ${mm1(sheet.span_mm)} mm from end to end.`,
+      msg`Both ends sit ${num(sheet.grip_mm)} mm deep in their fittings. Bent, it measures
+        ${mm1(sheet.span_mm)} mm from end to end.`,
     ) +
     line(PAGE.margin + 20, springBackWords(sheet.springBack)) +
     (sheet.bends.length > 1
       ? line(
           PAGE.margin + 25,
-          msg`First end: ${sheet.endNames.from}. Hold the other end; all bends the same way round. Turns are seen from the held end, looking towards the mandrel.`,
+          msg`First end: ${sheet.endNames.from}. Hold the other end; all bends the same way
+            round. Turns are seen from the held end, looking towards the mandrel.`,
           3,
         )
       : '') +
     line(
       PAGE.margin + 30,
-      msg`Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below must measure 100 mm.`,
+      msg`Page ${page} of ${pages}. Print at full size, without "fit to page"; the ruler below
+        must measure 100 mm.`,
     )
   );
 }
@@ -142,7 +148,22 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
         text(
           b.start_mm + (late ? -1 : 1),
           mid + r + low,
-          `${deg(b.angle_deg)}${Math.abs(b.set_deg - b.angle_deg) > 0.05 ? msg`, set ${deg(b.set_deg)}` : ''}${mandrelsOf(sheet).length > 1 ? msg`, on ${mm1(b.mandrel_mm)} mm` : ''}${b.turn ? msg`, first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}` : ''}`,
+          `${deg(b.angle_deg)}${
+            Math.abs(b.set_deg - b.angle_deg) > 0.05
+              ? msg`, set
+            ${deg(b.set_deg)}`
+              : ''
+          }${
+            mandrelsOf(sheet).length > 1
+              ? msg`,
+            on ${mm1(b.mandrel_mm)} mm`
+              : ''
+          }${
+            b.turn
+              ? msg`,
+            first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}`
+              : ''
+          }`,
           late ? 'end' : 'start',
         ),
       );

@@ -56,7 +56,9 @@ export function readQuote(
       troubles: [
         {
           line: 1,
-          says: msg`The first line must name a column for the part (${COLUMNS.part.join(', ')}, or ${COLUMNS.name.join(', ')}) and one for the price (${COLUMNS.price.join(', ')}).`,
+          says: msg`The first line must name a column for the part (${COLUMNS.part.join(', ')},
+            or ${COLUMNS.name.join(', ')}) and one for the price
+            (${COLUMNS.price.join(', ')}).`,
         },
       ],
     };
@@ -69,7 +71,8 @@ export function readQuote(
   if (decimals.against !== null)
     troubles.push({
       line: 1,
-      says: msg`Prices are read with a decimal ${decimals.style}, but “${decimals.against.slice(0, 30)}” is written otherwise.`,
+      says: msg`Prices are read with a decimal ${decimals.style}, but
+        “${decimals.against.slice(0, 30)}” is written otherwise.`,
     });
   data.slice(0, MOST_ROWS).forEach((row, i) => {
     const typed = part === undefined ? '' : (row[part] ?? '').trim(),

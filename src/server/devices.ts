@@ -9,7 +9,8 @@ const ANSWER_MS = 10_000;
 const none = () =>
   refuse(
     503,
-    msg`No devices are connected. "npm run demo" starts stand-ins; real ones are named by ZEPHYRON_DEVICES (docs/devices.md).`,
+    msg`No devices are connected. "npm run demo" starts stand-ins; real ones are named by
+      ZEPHYRON_DEVICES (docs/devices.md).`,
   );
 
 /** Where devices answer: one address on this machine or its network, told at the start. */

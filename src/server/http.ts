@@ -115,11 +115,13 @@ const TROUBLE_WORDS: Readonly<Record<StoreTrouble, readonly [status: number, wor
     ],
     corrupt: [
       503,
-      msg`The database is damaged. Nothing was changed; copies of the last seven days lie in "copies" beside it.`,
+      msg`The database is damaged. Nothing was changed; copies of the last seven days lie in
+        "copies" beside it.`,
     ],
     newer: [
       503,
-      msg`The database was written by a newer Zephyron. Nothing was changed; open it with that one, or take the copy it made beside it.`,
+      msg`The database was written by a newer Zephyron. Nothing was changed; open it with that
+        one, or take the copy it made beside it.`,
     ],
     unreachable: [
       503,

@@ -20,7 +20,8 @@ export async function pooled(work: () => Promise<Answer>): Promise<Answer> {
   } catch (error) {
     if (error instanceof OverTimeError)
       return busy(
-        msg`This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s. Nothing was changed.`,
+        msg`This build could not be worked out within ${Math.round(error.budget_ms / 1000)} s.
+          Nothing was changed.`,
       );
     if (error instanceof PoolFullError)
       return busy(

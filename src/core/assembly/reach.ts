@@ -97,7 +97,8 @@ function boardScrews(standard: string, sheet: Box, whole: Box): readonly Spot[] 
   const { x_mm, y_mm, holes } = known;
   return holes.map(([x, y]): Spot => ({
     kind: 'driver',
-    name: msg`the screw ${placeWords(third(x / x_mm, ['rear', 'middle', 'front']), third(y / y_mm, ['bottom', 'middle', 'top']))}`,
+    name: msg`the screw
+      ${placeWords(third(x / x_mm, ['rear', 'middle', 'front']), third(y / y_mm, ['bottom', 'middle', 'top']))}`,
     at: [sheet.min[0] + x, sheet.min[1] + y],
     from_mm: top_mm,
     half_mm: DRIVER_MM,

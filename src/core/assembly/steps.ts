@@ -121,7 +121,9 @@ class Maker {
       .filter((fit) => fit.verdict === 'marginal' && ports(fit))
       .map(
         (fit) =>
-          msg`${fit.fitting} at ${fit.name}: ${formatMillimetres(fit.gap_mm)} for fingers beside ${fit.with ?? msg`what is near`}. Screw it in before its part goes in, or take a key.`,
+          msg`${fit.fitting} at ${fit.name}: ${formatMillimetres(fit.gap_mm)} for fingers beside
+            ${fit.with ?? msg`what is near`}. Screw it in before its part goes in, or take a
+            key.`,
       );
   }
 
@@ -195,7 +197,8 @@ const testDry = (m: Maker): readonly Step[] => [
       .map((c) => c.id),
     {
       title: msg`Unpack, count, and test the hardware dry`,
-      why: msg`What is faulty goes back while it can: once a cooler is off or a part is wet, many makers and shops take nothing back.`,
+      why: msg`What is faulty goes back while it can: once a cooler is off or a part is wet,
+        many makers and shops take nothing back.`,
       how: [
         msg`Count everything against the list; report what is missing today.`,
         msg`Run the machine on its own coolers for an hour: every fan, every stick, every card.`,
@@ -228,7 +231,8 @@ const strips = (m: Maker): readonly Step[] =>
             [host.id],
             {
               title: msg`Take the old cooler off ${host.name}`,
-              why: msg`Its pads and screws are wanted again for warranty, for resale, or to go back.`,
+              why: msg`Its pads and screws are wanted again for warranty, for resale, or to go
+                back.`,
               how: [
                 msg`Photograph it before the first screw, and again with the cooler off.`,
                 msg`Loosen the screws crosswise, a turn at a time; put each set in a labelled bag.`,
@@ -252,8 +256,10 @@ const flushes = (m: Maker): readonly Step[] =>
         title: msg`Flush ${c.name}`,
         why: msg`Flux and filings from the making clog the narrow channels of blocks.`,
         how: [
-          msg`Fill it half with hot tap water, close two ports with a thumb and plug, shake it, and pour through a white cloth.`,
-          msg`Again until the cloth stays clean; then twice with distilled water, and drain it well.`,
+          msg`Fill it half with hot tap water, close two ports with a thumb and plug, shake it,
+            and pour through a white cloth.`,
+          msg`Again until the cloth stays clean; then twice with distilled water, and drain it
+            well.`,
         ],
       }),
     );
@@ -311,9 +317,11 @@ function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] 
     return [
       ...fans.map(
         (f) =>
-          msg`${f.name}: the air goes ${air === 'in' ? msg`into` : msg`out of`} the case; turn the cables towards the board's fan headers.`,
+          msg`${f.name}: the air goes ${air === 'in' ? msg`into` : msg`out of`} the case; turn
+            the cables towards the board's fan headers.`,
       ),
-      msg`Try every screw by hand first: one that is too long pierces a tube. See the screw table in Case for which.`,
+      msg`Try every screw by hand first: one that is too long pierces a tube. See the screw
+        table in Case for which.`,
       msg`Seat all screws, then tighten crosswise.`,
     ];
   }
@@ -347,7 +355,8 @@ function wayWords({ way }: Turn): readonly string[] {
   ).find(([is]) => is)?.[1];
   return from
     ? [
-        msg`Bring it in from the open side, ${formatMillimetres(by_mm)} short of its place; then move it ${from}.`,
+        msg`Bring it in from the open side, ${formatMillimetres(by_mm)} short of its place; then
+          move it ${from}.`,
       ]
     : [];
 }
@@ -371,7 +380,8 @@ function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | 
   const how =
     least.left_mm < 0.5
       ? msg`it is above ${least.reach.name}${more}`
-      : msg`it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more}; ${who} needs ${formatMillimetres(mm)}`;
+      : msg`it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more};
+        ${who} needs ${formatMillimetres(mm)}`;
   return `${m.nameOf(id)}: ${how}.`;
 }
 
@@ -382,7 +392,8 @@ function whyOf(m: Maker, { unit, before, reaches }: Turn): string {
   if (late.length > 0) {
     const shut = late.filter((id) => hiddenBy(reaches, id).length === 0).map((id) => m.nameOf(id));
     const hiding = late.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
-    const brings = msg`with ${shut.length > 1 ? msg`those` : msg`that`} in its place nothing brings it in any more.`;
+    const brings = msg`with ${shut.length > 1 ? msg`those` : msg`that`} in its place nothing
+      brings it in any more.`;
     return [
       ...(shut.length > 0 ? [msg`Before ${listed(shut)}: ${brings}`] : []),
       ...hiding.map((words) => msg`Before ${words}`),
@@ -402,7 +413,8 @@ function trappedWords(m: Maker, { unit, way, trappedBy, lacks, reaches }: Turn):
     return msg`${listed(lacks.map((id) => m.nameOf(id)))} must be in before it.`;
   if (way !== null) return null;
   if (trappedBy.length === 0)
-    return msg`No straight path brings it in past the cages of the case: take one out, or try tilting it.`;
+    return msg`No straight path brings it in past the cages of the case: take one out, or try
+      tilting it.`;
   const names = listed(trappedBy.map((id) => m.nameOf(id)));
   const hiding = trappedBy.flatMap((id) => hiddenWords(m, reaches, id) ?? []);
   if (hiding.length > 0) return msg`Take out again for it ${hiding.join(' ')} ${usual()}`;
@@ -422,7 +434,8 @@ const plugStep = (m: Maker, turn: Turn): Step =>
       title: msg`Plug in the power cables, and route the rest`,
       why:
         turn.before.length > 0
-          ? msg`Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach the plugs behind ${turn.before.length > 1 ? msg`them` : msg`it`}.`
+          ? msg`Before ${listed(turn.before.map((id) => m.nameOf(id)))}: fingers no longer reach
+            the plugs behind ${turn.before.length > 1 ? msg`them` : msg`it`}.`
           : msg`Before the tubes: a cable pulled past a tube loosens its fittings.`,
       how: [
         msg`Processor, board, cards, drives; then fans and pump to their headers.`,
@@ -454,9 +467,11 @@ function blockStep(m: Maker, block: Component, needs: readonly string[], turn?: 
       how: [
         msg`Clean both faces with isopropyl alcohol; do not touch them again.`,
         pads
-          ? msg`Pads by the thickness its sheet names, film off on both sides; paste on the chip itself.`
+          ? msg`Pads by the thickness its sheet names, film off on both sides; paste on the chip
+            itself.`
           : msg`Paste as its maker says: a pea in the middle, or spread thin.`,
-        msg`Washers in the order of its sheet. Tighten crosswise, half a turn at a time, until it stops; no farther.`,
+        msg`Washers in the order of its sheet. Tighten crosswise, half a turn at a time, until
+          it stops; no farther.`,
       ],
     },
     {
@@ -509,7 +524,8 @@ function loopSteps(m: Maker, loop: Loop, standing: readonly string[]): readonly 
       title: msg`Test ${loop.name} with air`,
       why: msg`A leak found with air costs a quarter turn; found with coolant, a board.`,
       how: [
-        msg`Pump to the pressure the test panel names, never above it, and read gauge and room for as long as it says.`,
+        msg`Pump to the pressure the test panel names, never above it, and read gauge and room
+          for as long as it says.`,
         msg`Hiss? Wet the joints with soapy water by brush, outside the machine only.`,
       ],
     },
@@ -523,7 +539,8 @@ function loopSteps(m: Maker, loop: Loop, standing: readonly string[]): readonly 
       title: msg`Fill ${loop.name}`,
       why: msg`With nothing powered but the pump: what drips now dries.`,
       how: [
-        msg`Paper under every joint. Follow the fill plan: pour, run the pump for as long as it says, stop, top up.`,
+        msg`Paper under every joint. Follow the fill plan: pour, run the pump for as long as it
+          says, stop, top up.`,
         msg`Tilt the case as the plan says to free the pockets of air.`,
       ],
     },
@@ -537,7 +554,8 @@ function loopSteps(m: Maker, loop: Loop, standing: readonly string[]): readonly 
       title: msg`Let ${loop.name} run, pump alone`,
       why: msg`Some joints weep only after hours.`,
       how: [
-        msg`Look at the paper after 10 minutes, 1 hour, 4 hours and in the morning; ${WATER_TEST_H} hours in all.`,
+        msg`Look at the paper after 10 minutes, 1 hour, 4 hours and in the morning;
+          ${WATER_TEST_H} hours in all.`,
         msg`Retighten compression fittings by hand when cold, and again after the first hot run.`,
         msg`A soft tube that turns while one end is tightened unwinds the other: hold it.`,
       ],
@@ -557,10 +575,13 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
       title: `${run.tube.hard ? msg`Bend and put in` : msg`Cut and put in`} ${run.name}`,
       why:
         run.bends > 1
-          ? msg`${counted(run.bends, '# bend', '# bends')}: after the easier ones, with the hand warm.`
+          ? msg`${counted(run.bends, '# bend', '# bends')}: after the easier ones, with the hand
+            warm.`
           : msg`Easy ones first, for practice.`,
       how: [
-        msg`Cut ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? msg`, estimated: measure` : ''}; its sheet in Runs has every mark.`,
+        msg`Cut
+          ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? msg`, estimated: measure` : ''};
+          its sheet in Runs has every mark.`,
         ...putInWords(m, run),
         ...wayInWords(m, run),
         msg`O-rings wet with water. Push home, then tighten by hand, both ends by turns.`,
@@ -588,7 +609,9 @@ function putInWords(m: Maker, run: Run): readonly string[] {
   const errors =
     far && far.off_mm > 0
       ? [
-          msg`Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before the last bend.`,
+          msg`Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end
+            about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before
+            the last bend.`,
         ]
       : [];
   if (put.how === 'together')
@@ -596,11 +619,14 @@ function putInWords(m: Maker, run: Run): readonly string[] {
   if (put.how === 'swing')
     return [
       ...errors,
-      msg`First into ${at(put.first)}, then swing the other end in, by about ${Math.round(put.swing_deg)}°.`,
+      msg`First into ${at(put.first)}, then swing the other end in, by about
+        ${Math.round(put.swing_deg)}°.`,
     ];
   return [
     ...errors,
-    msg`Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated, the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the tube, and screw it in with the tube in place.`,
+    msg`Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated,
+      the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the
+      tube, and screw it in with the tube in place.`,
   ];
 }
 
@@ -614,7 +640,8 @@ function wayInWords(m: Maker, run: Run): readonly string[] {
   );
   return met.length > 0
     ? [
-        msg`On its way in it meets ${met.join(', ')}: put the tube in before, or ease that aside (boxes round parts, estimated).`,
+        msg`On its way in it meets ${met.join(', ')}: put the tube in before, or ease that aside
+          (boxes round parts, estimated).`,
       ]
     : [];
 }

@@ -182,7 +182,8 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        msg`${line.pieces} plugs on the ${line.header}: ${line.components.map((id) => componentName(design, id)).join(', ')}`,
+        msg`${line.pieces} plugs on the ${line.header}:
+          ${line.components.map((id) => componentName(design, id)).join(', ')}`,
       );
 
   for (const line of power.lines)
@@ -192,7 +193,8 @@ export function buildBom(
         1,
         'piece',
         line.components,
-        msg`the cables on the ${line.header} reach ${formatMillimetres(line.reach_mm ?? 0)} of about ${formatMillimetres(line.way_mm ?? 0)}`,
+        msg`the cables on the ${line.header} reach ${formatMillimetres(line.reach_mm ?? 0)} of
+          about ${formatMillimetres(line.way_mm ?? 0)}`,
         { estimated: true },
       );
   addRisers(system, add);
@@ -373,7 +375,8 @@ function addTube(loops: readonly Loop[], cuts: TubeCuts, runs: readonly Run[], a
   const [first] = loops,
     tubes = tubesIn(loops, runs);
   if (!first) return;
-  const words = msg`${tubes.length} runs, ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })}`;
+  const words = msg`${tubes.length} runs,
+    ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })}`;
   const estimated = tubes.some((r) => r.estimated);
   const why = cuts.plan
     ? msg`${words}, and ${SPARE_STICKS} stick to practise on`
@@ -472,7 +475,8 @@ function addScrews(system: System, add: Add, boxes: ReadonlyMap<string, number>)
       packs,
       'pack',
       entry.asked,
-      msg`${entry.quantity} screws ${thread ?? ''} × ${length ?? ''} for ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`,
+      msg`${entry.quantity} screws ${thread ?? ''} × ${length ?? ''} for
+        ${[...new Set(entry.names)].join(', ')}, ${spare} to spare`,
     );
   }
 }

@@ -69,7 +69,8 @@ export function consumableNeeds(
     'washer',
     washers.reduce((s, w) => s + w.washers * w.quantity, 0),
     washers.map((w) => w.radiator),
-    msg`under the heads of screws for ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
+    msg`under the heads of screws for
+      ${[...new Set(washers.map((w) => nameOf(w.radiator)))].join(', ')}`,
   );
   const missed = design.components.filter((i) => missedHoles(design, i) !== null);
   for (const component of missed)

@@ -118,8 +118,10 @@ function webs(holes: readonly BracketHole[], ask: BracketAsk): readonly BracketT
               {
                 says:
                   web < 0
-                    ? msg`A hole for ${NAMES[a.of]} runs into one for ${NAMES[b.of]}. Move the part on the plate by a few millimetres.`
-                    : msg`Too little metal is left between a hole for ${NAMES[a.of]} and one for ${NAMES[b.of]}.`,
+                    ? msg`A hole for ${NAMES[a.of]} runs into one for ${NAMES[b.of]}. Move the
+                      part on the plate by a few millimetres.`
+                    : msg`Too little metal is left between a hole for ${NAMES[a.of]} and one for
+                      ${NAMES[b.of]}.`,
                 measured_mm: web,
                 limit_mm,
               },

@@ -12,7 +12,8 @@ export const airBackwards: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`Air flows through a radiator or a row of fans against its fans: the others are stronger, or these are stopped. Turn it round, or speed up its fans.`;
+    return msg`Air flows through a radiator or a row of fans against its fans: the others are
+      stronger, or these are stopped. Turn it round, or speed up its fans.`;
   },
   source: 'the balance of all fans and openings',
   run: (context) =>

@@ -55,7 +55,8 @@ function withFan({ design, offer }: SpatialInputs, mount: Mount): readonly Fix[]
   const usual = mount.face === 'front' || mount.face === 'bottom' ? 'in' : 'out';
   return [
     {
-      label: msg`Put ${part.name} on ${mount.name}, ${usual === 'in' ? msg`drawing in` : msg`blowing out`}`,
+      label: msg`Put ${part.name} on ${mount.name},
+        ${usual === 'in' ? msg`drawing in` : msg`blowing out`}`,
       edit: {
         do: 'component.add',
         component: {

@@ -14,7 +14,8 @@ export const airStarved: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`The case starves the fans of a radiator or mount: too little air gets in or out. Reverse some fans, add a fan on a free mount, or open a vent.`;
+    return msg`The case starves the fans of a radiator or mount: too little air gets in or out.
+      Reverse some fans, add a fan on a free mount, or open a vent.`;
   },
   source: 'the balance of all fans and openings; 60 % is common practice, no source',
   run: (context) => {
@@ -29,7 +30,8 @@ export const airStarved: OperatingCheck = {
       return [
         {
           subjects: [row.id],
-          title: msg`${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in the open ${formatCubicMetres(open_m3h)}`,
+          title: msg`${nameOf(context, row.id)} moves ${formatCubicMetres(row.airFlow_m3h)}; in
+            the open ${formatCubicMetres(open_m3h)}`,
           detail: over
             ? msg`More air is blown into the case than can get out.`
             : msg`More air is drawn out of the case than can get in.`,

@@ -31,7 +31,9 @@ export const airTrap: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`Air stays where a part reaches higher than its highest port in use, and in a tube that rises over both its ends. Ports at the top bleed easily. The volume given is the most that can stay; flow and tilting the case remove it over days.`;
+    return msg`Air stays where a part reaches higher than its highest port in use, and in a tube
+      that rises over both its ends. Ports at the top bleed easily. The volume given is the most
+      that can stay; flow and tilting the case remove it over days.`;
   },
   source:
     "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
@@ -78,7 +80,8 @@ export const airTrap: SpatialCheck = {
         {
           subjects: [loop.id, ...pockets.map((p) => p.component), ...humps.map((h) => h.run.id)],
           title: titleOf(context, loop.name, pockets, humps.length),
-          detail: msg`${[...pockets.slice(0, 4).map((p) => msg`${nameOf(context, p.component)}, up to ${formatMeasure(p.mL, 'mL')}`), ...humps.slice(0, 3).map((h) => msg`${h.run.name} rises ${formatMeasure(h.over, 'mm')} over its ends`)].join('; ')}. Tilt the case while it bleeds.`,
+          detail: msg`${[...pockets.slice(0, 4).map((p) => msg`${nameOf(context, p.component)}, up to ${formatMeasure(p.mL, 'mL')}`), ...humps.slice(0, 3).map((h) => msg`${h.run.name} rises ${formatMeasure(h.over, 'mm')} over its ends`)].join('; ')}.
+            Tilt the case while it bleeds.`,
           ...(pockets.length > 0 ? { measured: now, limit: LEAST_ML, unit: 'mL' } : {}),
           candidates: () =>
             triedFixes(

@@ -9,7 +9,8 @@ export const caseFans: OperatingCheck = {
   severity: 'note',
   stage: 'cooling',
   get meaning() {
-    return msg`Fans come with the case and their mount is still free. Added, they move case air and cost nothing.`;
+    return msg`Fans come with the case and their mount is still free. Added, they move case air
+      and cost nothing.`;
   },
   source: "the case's own data",
   run: (context) => {
@@ -46,7 +47,8 @@ export const caseFans: OperatingCheck = {
     return [
       {
         subjects: [],
-        title: msg`${counted(waiting.length, '# fan of the case is', '# fans of the case are')} not in the build`,
+        title: msg`${counted(waiting.length, '# fan of the case is', '# fans of the case are')}
+          not in the build`,
         detail: msg`Free: ${names.join(', ')}. They count as owned.`,
         candidates: () => [{ label: msg`Add them, as owned`, edit: { do: 'batch', edits } }],
       } satisfies Diagnostic,

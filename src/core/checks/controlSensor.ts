@@ -8,7 +8,8 @@ export const controlSensor: OperatingCheck = {
   severity: 'fails',
   stage: 'cooling',
   get meaning() {
-    return msg`Fans or a pump follow the temperature of a part that is not in the build any more. They would follow room temperature and stay slow while everything else warms.`;
+    return msg`Fans or a pump follow the temperature of a part that is not in the build any
+      more. They would follow room temperature and stay slow while everything else warms.`;
   },
   source: "the build's own parts",
   run: (context) =>
@@ -30,8 +31,10 @@ export const controlSensor: OperatingCheck = {
       return [
         {
           subjects: [component.id],
-          title: msg`${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part that is gone`,
-          detail: msg`The sensor "${control.sensor}" is not in this build. Use the coolant temperature, or choose another part under Over time.`,
+          title: msg`${component.name} follow${component.part.kind === 'pump' ? 's' : ''} a part
+            that is gone`,
+          detail: msg`The sensor "${control.sensor}" is not in this build. Use the coolant
+            temperature, or choose another part under Over time.`,
           candidates: () => [{ label: msg`Follow the coolant`, edit }],
         },
       ];

@@ -15,7 +15,9 @@ export const coolantClogs: OperatingCheck = {
   severity: 'note',
   stage: 'materials',
   get meaning() {
-    return msg`The particles that make a coolant opaque settle where the ways are narrow: dense blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one wants flushing every year.`;
+    return msg`The particles that make a coolant opaque settle where the ways are narrow: dense
+      blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one
+      wants flushing every year.`;
   },
   source: 'common practice, no source',
   run: (context) =>

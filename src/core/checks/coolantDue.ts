@@ -12,7 +12,9 @@ export const coolantDue: OperatingCheck = {
   severity: 'marginal',
   stage: 'materials',
   get meaning() {
-    return msg`The coolant is past the age its inhibitor and biocide last, or soon will be. Drain, flush, look at the fins, and fill anew; old coolant counts as having no inhibitor.`;
+    return msg`The coolant is past the age its inhibitor and biocide last, or soon will be.
+      Drain, flush, look at the fins, and fill anew; old coolant counts as having no
+      inhibitor.`;
   },
   source:
     "the coolant's own data; twelve months for one without an inhibitor, common practice, no source",
@@ -35,7 +37,10 @@ export const coolantDue: OperatingCheck = {
             left > 0
               ? msg`${loop.name} wants new coolant in ${counted(left, '# month', '# months')}`
               : msg`${loop.name} is due for new coolant`,
-          detail: msg`${loop.coolant.name} is changed every ${counted(every, '# month', '# months')}; it has been in for ${counted(loop.coolantAge_months, '# month', '# months')}. Wear gloves, keep it from children and pets, dispose of it by local rules.`,
+          detail: msg`${loop.coolant.name} is changed every
+            ${counted(every, '# month', '# months')}; it has been in for
+            ${counted(loop.coolantAge_months, '# month', '# months')}. Wear gloves, keep it from
+            children and pets, dispose of it by local rules.`,
           measured: loop.coolantAge_months,
           limit: every,
           candidates: () => fixes,

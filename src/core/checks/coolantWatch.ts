@@ -8,7 +8,8 @@ export const coolantWatch: OperatingCheck = {
   severity: 'note',
   stage: 'materials',
   get meaning() {
-    return msg`A plastic or rubber takes this coolant, or what the tube gives off into it, only so well. Look at it at each change of coolant, and keep a spare seal.`;
+    return msg`A plastic or rubber takes this coolant, or what the tube gives off into it, only
+      so well. Look at it at each change of coolant, and keep a spare seal.`;
   },
   source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
   run: (context) =>
@@ -21,7 +22,8 @@ export const coolantWatch: OperatingCheck = {
         return [
           {
             subjects: subjectsOf(soft),
-            title: msg`${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in ${loop.name} is to be looked after`,
+            title: msg`${soft.material.replace(/^[a-z]/, (c) => c.toUpperCase())} in
+              ${loop.name} is to be looked after`,
             detail: tellSoft(soft),
             candidates: () => (fromTube ? harmlessTube(context, loop) : unharmed(context, loop)),
           },

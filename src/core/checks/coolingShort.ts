@@ -12,7 +12,9 @@ export const coolingShort: OperatingCheck = {
   severity: 'fails',
   stage: 'cooling',
   get meaning() {
-    return msg`The coolant settles farther above the room than the brief allows, or has no steady temperature at all. More sections, faster fans or less heat. What is offered was tried whole: a radiator is placed, connected and evaluated with its fans and air.`;
+    return msg`The coolant settles farther above the room than the brief allows, or has no
+      steady temperature at all. More sections, faster fans or less heat. What is offered was
+      tried whole: a radiator is placed, connected and evaluated with its fans and air.`;
   },
   source: 'the brief; temperature from the heat model',
   run: (context) => {
@@ -22,7 +24,8 @@ export const coolingShort: OperatingCheck = {
       .map((l) => ({
         subjects: [l.id],
         title: msg`Nothing cools ${context.design.loops.find((x) => x.id === l.id)?.name ?? l.id}`,
-        detail: msg`The loop has no radiator, so its coolant would warm without end. Add one from the catalogue and put it into the loop.`,
+        detail: msg`The loop has no radiator, so its coolant would warm without end. Add one
+          from the catalogue and put it into the loop.`,
       }));
     const rise = worstRise(context.heat);
     if (rise !== null && rise > deltaT_K + 0.005) {
@@ -33,7 +36,9 @@ export const coolingShort: OperatingCheck = {
       diagnostic.push({
         subjects: [loop.id],
         title: msg`Coolant settles ${formatKelvin(rise)} above room air`,
-        detail: msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? msg` Even full fan speed is not enough.` : ''}`,
+        detail: msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed
+          ${neededWords(sizing.sectionsNeeded)}; you have
+          ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? msg` Even full fan speed is not enough.` : ''}`,
         measured: rise,
         limit: deltaT_K,
         unit: 'K',
@@ -58,7 +63,8 @@ export const coolingShort: OperatingCheck = {
           severity: 'marginal',
           subjects: [r.id],
           title: msg`${nameOf(context, r.id)} has no fans`,
-          detail: msg`In still air it sheds only a few watts a kelvin. Put fans on it from the catalogue.`,
+          detail: msg`In still air it sheds only a few watts a kelvin. Put fans on it from the
+            catalogue.`,
         });
     }
     return diagnostic;
@@ -87,7 +93,8 @@ const radiatorFixes = ({ design, offer }: CheckInputs): readonly Fix[] =>
   (['usual', 'other'] as const)
     .flatMap((air) => moreRadiators(design, offer, air).slice(0, MOST_RADIATORS / 2))
     .map(({ part, mountName, air, edit }) => ({
-      label: msg`One more ${part.name} on the ${mountName.toLowerCase()}, ${air === 'in' ? msg`drawing in` : msg`blowing out`}`,
+      label: msg`One more ${part.name} on the ${mountName.toLowerCase()},
+        ${air === 'in' ? msg`drawing in` : msg`blowing out`}`,
       edit,
     }));
 
@@ -96,7 +103,8 @@ function whyNoArea({ heat, design }: CheckInputs): string {
   const { room_C } = design.brief;
   const breathing = heat.radiators.filter((r) => r.airIn_C > room_C + 1);
   if (breathing.length > 0)
-    return msg`More radiators that draw in warm the case air that those blowing out breathe: change who blows where.`;
+    return msg`More radiators that draw in warm the case air that those blowing out breathe:
+      change who blows where.`;
   if (heat.radiators.every((r) => r.speed_rpm <= 0)) return msg`No fan turns.`;
   return msg`More fans press against the same vents: reverse some fans, or open the case.`;
 }

@@ -18,7 +18,9 @@ function valveAt(context: CheckInputs, loop: LoopId, { component, port }: Cap): 
     )
     .slice(0, 2)
     .map((under) => ({
-      label: msg`Put a drain valve on ${nameOf(context, component)}${under ? msg`, on ${under.piece === 'extender' ? msg`an extender` : msg`an elbow`}` : ''}, too`,
+      label: msg`Put a drain valve on
+        ${nameOf(context, component)}${under ? msg`, on ${under.piece === 'extender' ? msg`an extender` : msg`an elbow`}` : ''},
+        too`,
       edit: {
         do: 'cap.set',
         loop,
@@ -34,7 +36,9 @@ export const drainLow: OperatingCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`Much of the coolant stays in the loop when its drain is opened: the valve is not the lowest port, or radiators have their ports up and hold what is in them. Ports down drain, but trap air when filling; a lower valve empties more.`;
+    return msg`Much of the coolant stays in the loop when its drain is opened: the valve is not
+      the lowest port, or radiators have their ports up and hold what is in them. Ports down
+      drain, but trap air when filling; a lower valve empties more.`;
   },
   source:
     "geometry of the ports; an even spread of each part's volume over its height is an estimate",
@@ -70,7 +74,8 @@ export const drainLow: OperatingCheck = {
       return [
         {
           subjects: [loop.id, ...now.stays.map((s) => s.component)],
-          title: msg`About ${formatMeasure(now.stays_mL, 'mL')} stay in ${loop.name} when it is drained`,
+          title: msg`About ${formatMeasure(now.stays_mL, 'mL')} stay in ${loop.name} when it is
+            drained`,
           detail: msg`${now.stays
             .slice(0, 4)
             .map((s) => `${nameOf(context, s.component)} ${formatMeasure(s.mL, 'mL')}`)

@@ -14,7 +14,9 @@ export const fanStall: OperatingCheck = {
   severity: 'note',
   stage: 'cooling',
   get meaning() {
-    return msg`Radiator, filter and grille resist a fan so much that its blades stall: it gets louder and its curve is not to be trusted there. A more open core, a fan made for pressure, or fans in push-pull help.`;
+    return msg`Radiator, filter and grille resist a fan so much that its blades stall: it gets
+      louder and its curve is not to be trusted there. A more open core, a fan made for
+      pressure, or fans in push-pull help.`;
   },
   source: 'axial fans stall below about a third of their free flow (common practice, no source)',
   run: (context) =>
@@ -34,8 +36,10 @@ export const fanStall: OperatingCheck = {
       return [
         {
           subjects: [h.id, ...turning.map((f) => f.component)],
-          title: msg`Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} % of their free flow`,
-          detail: msg`${formatMeasure(h.airDrop_Pa, 'Pa', { decimals: 1 })} stand against them; below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
+          title: msg`Fans of ${nameOf(context, h.id)} are held to ${formatNumber(100 * share)} %
+            of their free flow`,
+          detail: msg`${formatMeasure(h.airDrop_Pa, 'Pa', { decimals: 1 })} stand against them;
+            below about ${formatNumber(100 * STALL_SHARE)} % an axial fan stalls.`,
           measured: 100 * share,
           limit: 100 * STALL_SHARE,
           unit: '%',

@@ -10,7 +10,9 @@ export const fillExpansion: OperatingCheck = {
   severity: 'marginal',
   stage: 'runs',
   get meaning() {
-    return msg`Coolant grows as it warms and presses the air left in the reservoir together. With too little air the pressure rises towards what joints are tested at. Fill lower, take a larger reservoir, or close the cap warm.`;
+    return msg`Coolant grows as it warms and presses the air left in the reservoir together.
+      With too little air the pressure rises towards what joints are tested at. Fill lower, take
+      a larger reservoir, or close the cap warm.`;
   },
   source:
     'density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid',
@@ -29,7 +31,14 @@ export const fillExpansion: OperatingCheck = {
           severity: verdict,
           subjects: [loop.id],
           title: msg`${loop.name} has little air to expand into`,
-          detail: msg`From ${formatShown(e.cold_C, '°C')} to ${formatMeasure(e.hot_C, '°C')} it grows by ${formatMeasure(e.grows_mL, 'mL', { decimals: 1 })} into ${formatMeasure(e.air_mL, 'mL')} of air and tubes that give ${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}: ${Number.isFinite(e.rises_bar) ? msg`${formatMeasure(e.rises_bar, 'bar', { decimals: 2 })} above room pressure` : msg`there is no air to take it up`}, closed cold. Closed warm it would be ${formatMeasure(e.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`,
+          detail: msg`From ${formatShown(e.cold_C, '°C')} to ${formatMeasure(e.hot_C, '°C')} it
+            grows by ${formatMeasure(e.grows_mL, 'mL', { decimals: 1 })} into
+            ${formatMeasure(e.air_mL, 'mL')} of air and tubes that give
+            ${formatMeasure(e.swells_mL, 'mL', { decimals: 1 })}:
+            ${Number.isFinite(e.rises_bar) ? msg`${formatMeasure(e.rises_bar, 'bar', { decimals: 2 })} above room pressure` : msg`there is no air to take it up`},
+            closed cold. Closed warm it would be
+            ${formatMeasure(e.sinks_bar, 'bar', { decimals: 2 })} below room pressure when
+            cold.`,
           measured: Math.min(99, e.rises_bar),
           limit: GROWTH_LIMIT_BAR,
           unit: 'bar',

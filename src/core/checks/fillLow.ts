@@ -12,7 +12,8 @@ export const fillLow: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`Parts of the loop are above the port it is filled by: they fill only while the pump runs. Fill in pulses, or put a fill cap on the highest spare port.`;
+    return msg`Parts of the loop are above the port it is filled by: they fill only while the
+      pump runs. Fill in pulses, or put a fill cap on the highest spare port.`;
   },
   source: 'geometry of the ports; common practice, no source',
   run: (context) =>
@@ -69,7 +70,8 @@ export const fillLow: SpatialCheck = {
             above.length === 1
               ? msg`${nameOf(context, highest.id)} of ${loop.name} stands above the fill port`
               : msg`${above.length} parts of ${loop.name} stand above the fill port`,
-          detail: msg`${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)} higher. Pulse the pump, stop before the reservoir is empty, refill.`,
+          detail: msg`${nameOf(context, highest.id)} reaches ${formatMillimetres(highest.over)}
+            higher. Pulse the pump, stop before the reservoir is empty, refill.`,
           measured: highest.over,
           limit: OVER_MM,
           unit: 'mm',

@@ -10,7 +10,9 @@ export const fitBlocked: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`An object is so close to a radiator or fans that it restricts the air. The cooling figures include the loss already. Move one of the two, or turn the radiator to another mount.`;
+    return msg`An object is so close to a radiator or fans that it restricts the air. The
+      cooling figures include the loss already. Move one of the two, or turn the radiator to
+      another mount.`;
   },
   source:
     'continuity and Bernoulli on the narrowest passage of the air: an estimate, no source for fans',
@@ -20,7 +22,10 @@ export const fitBlocked: SpatialCheck = {
       .map((a) => ({
         subjects: [a.component],
         title: msg`The air of ${a.name} is hindered by ${a.by ?? msg`what is before it`}`,
-        detail: msg`${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)} % of its face: about ${formatMeasure(a.loss_Pa, 'Pa', { decimals: 1 })} at 1 m/s, as much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted in the cooling.`,
+        detail: msg`${formatMillimetres(a.gap_mm)} away, before ${formatNumber(100 * a.covered)}
+          % of its face: about ${formatMeasure(a.loss_Pa, 'Pa', { decimals: 1 })} at 1 m/s, as
+          much as ${formatNumber(a.loss_Pa / WORTH_PA, { decimals: 1 })} dust filters. Counted
+          in the cooling.`,
         measured: a.loss_Pa,
         limit: WORTH_PA,
         unit: 'Pa',

@@ -12,7 +12,8 @@ export const fitBoard: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`The case has no stand-offs for this board's standard, or the board sticks out where they put it. Another case takes it; a smaller board fits most larger cases.`;
+    return msg`The case has no stand-offs for this board's standard, or the board sticks out
+      where they put it. Another case takes it; a smaller board fits most larger cases.`;
   },
   source:
     "board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory",
@@ -47,7 +48,9 @@ export const fitBoard: SpatialCheck = {
           title: known
             ? msg`${component.name} sticks out of ${box.name} by ${formatMillimetres(over)}`
             : msg`${box.name} has no stand-offs for ${part.standard}`,
-          detail: msg`${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])} high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes ${box.boardStandards.join(', ') || msg`none that is known`}.`,
+          detail: msg`${part.standard} is ${formatMillimetres(outline?.y_mm ?? part.size[1])}
+            high and ${formatMillimetres(outline?.x_mm ?? part.size[0])} deep. ${box.name} takes
+            ${box.boardStandards.join(', ') || msg`none that is known`}.`,
           ...(known ? { measured: over, limit: 0, unit: 'mm' } : {}),
           candidates: () => [
             ...takes.slice(0, 1).map((c) => ({

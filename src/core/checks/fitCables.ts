@@ -8,7 +8,9 @@ export const fitCables: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`The cables of this machine lie deeper than the room behind its tray: the panel will bulge or not close. Flat or custom cables, or some of them led before the tray, make room.`;
+    return msg`The cables of this machine lie deeper than the room behind its tray: the panel
+      will bulge or not close. Flat or custom cables, or some of them led before the tray, make
+      room.`;
   },
   source:
     'depth behind the tray, of the case; cables by what the parts draw, spread 80 mm wide (estimate; common practice, no source)',
@@ -22,7 +24,10 @@ export const fitCables: SpatialCheck = {
       {
         subjects: ['case'],
         title: msg`The cables are deeper than the clearance behind the tray`,
-        detail: msg`Together they fill about ${formatMeasure(area_mm2 / 100, 'cm²')}, ${formatMillimetres(depth_mm)} deep; the thickest is ${formatMillimetres(thickest_mm)}, and behind the tray are ${formatMillimetres(behind_mm)}.`,
+        detail: msg`Together they fill about ${formatMeasure(area_mm2 / 100, 'cm²')},
+          ${formatMillimetres(depth_mm)} deep; the thickest is
+          ${formatMillimetres(thickest_mm)}, and behind the tray are
+          ${formatMillimetres(behind_mm)}.`,
         measured: depth_mm,
         limit: behind_mm,
         unit: 'mm',

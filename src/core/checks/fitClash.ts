@@ -8,7 +8,9 @@ export const fitClash: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`Two things would have to be in the same place. The number is how far they reach into each other along the shortest way out. Slide, turn or change one of them; every fix offered has been tried and works.`;
+    return msg`Two things would have to be in the same place. The number is how far they reach
+      into each other along the shortest way out. Slide, turn or change one of them; every fix
+      offered has been tried and works.`;
   },
   source: 'geometry of the placed parts',
   run: (context) =>
@@ -17,7 +19,8 @@ export const fitClash: SpatialCheck = {
       .map((g) => ({
         subjects: [g.a, g.b],
         title: msg`${g.nameA} runs into ${g.nameB}`,
-        detail: msg`They overlap by ${formatMillimetres(-g.gap_mm, 1)}. ${g.b.startsWith('case:') ? msg`The case does not give there.` : msg`One of them must move, turn or become thinner.`}`,
+        detail: msg`They overlap by ${formatMillimetres(-g.gap_mm, 1)}.
+          ${g.b.startsWith('case:') ? msg`The case does not give there.` : msg`One of them must move, turn or become thinner.`}`,
         measured: g.gap_mm,
         limit: 0,
         unit: 'mm',

@@ -145,7 +145,8 @@ function moves(context: SpatialInputs, component: Component): Fix[] {
           label:
             face === 'outside'
               ? msg`Put ${component.name} outside the panel`
-              : msg`Put ${component.name} ${face === 'frame' ? msg`between radiator and panel` : msg`inside`}`,
+              : msg`Put ${component.name}
+                ${face === 'frame' ? msg`between radiator and panel` : msg`inside`}`,
           edit: placing(component, { ...p, face }),
         });
     // A radiator with fans on both faces: one set taken off.

@@ -16,7 +16,9 @@ export const fitFloating: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`A pump or reservoir that was placed freely has nothing near it to be fixed to: no panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to one, or onto a place of the case.`;
+    return msg`A pump or reservoir that was placed freely has nothing near it to be fixed to: no
+      panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to
+      one, or onto a place of the case.`;
   },
   source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
   run: (context) =>
@@ -54,7 +56,10 @@ export const fitFloating: SpatialCheck = {
         {
           subjects: [component.id],
           title: msg`${component.name} has nothing to be fixed to`,
-          detail: msg`The nearest thing is ${nearest && nearest.gap_mm < wall_mm ? nearest.name : msg`a wall of the case`}, ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about ${formatMillimetres(REACH_MM)}.`,
+          detail: msg`The nearest thing is
+            ${nearest && nearest.gap_mm < wall_mm ? nearest.name : msg`a wall of the case`},
+            ${formatMillimetres(gap_mm)} away; a bracket or tape reaches about
+            ${formatMillimetres(REACH_MM)}.`,
           measured: gap_mm,
           limit: REACH_MM,
           unit: 'mm',

@@ -6,7 +6,8 @@ export const fitHand: SpatialCheck = {
   severity: 'note',
   stage: 'case',
   get meaning() {
-    return msg`Fittings that go in but leave less than 12 mm for fingers. They can be tightened before the part is mounted, with a key, or from the end. Plan that.`;
+    return msg`Fittings that go in but leave less than 12 mm for fingers. They can be tightened
+      before the part is mounted, with a key, or from the end. Plan that.`;
   },
   source: '12 mm round a fitting for fingers: common practice, no source',
   run: (context) => {

@@ -8,7 +8,9 @@ export const fitHoles: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`The screw holes of the place do not match the foot of the part on it. A bracket between the two solves it; the bracket maker on the Case stage draws one, and the list has one.`;
+    return msg`The screw holes of the place do not match the foot of the part on it. A bracket
+      between the two solves it; the bracket maker on the Case stage draws one, and the list has
+      one.`;
   },
   source: 'hole patterns of the case and the part',
   run: (context) =>
@@ -18,8 +20,11 @@ export const fitHoles: SpatialCheck = {
         ? [
             {
               subjects: [component.id],
-              title: msg`${nameOf(context, component.id)} does not meet the holes of “${missed.spot}”`,
-              detail: msg`The place has holes ${missed.holes.x_mm} × ${missed.holes.z_mm} mm apart; the foot has ${listOr(missed.feet.map((f) => `${f.x_mm} × ${f.z_mm}`))} mm. Make a bracket.`,
+              title: msg`${nameOf(context, component.id)} does not meet the holes of
+                “${missed.spot}”`,
+              detail: msg`The place has holes ${missed.holes.x_mm} × ${missed.holes.z_mm} mm
+                apart; the foot has ${listOr(missed.feet.map((f) => `${f.x_mm} × ${f.z_mm}`))}
+                mm. Make a bracket.`,
             },
           ]
         : [];

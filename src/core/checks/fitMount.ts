@@ -13,7 +13,8 @@ export const fitMount: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`A radiator does not fit the mount it is given: its sections, length or hole pitch differ, or with its fans it is thicker than the case's maker allows there.`;
+    return msg`A radiator does not fit the mount it is given: its sections, length or hole pitch
+      differ, or with its fans it is thicker than the case's maker allows there.`;
   },
   source:
     'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
@@ -31,7 +32,8 @@ export const fitMount: SpatialCheck = {
       if (!row)
         say(
           msg`${component.name} does not match the ${mount.name.toLowerCase()}`,
-          msg`It has ${part.section_mm} mm sections; the mount takes ${listOr(mount.fans.map((f) => `${f.count} × ${f.size_mm}`))} mm.`,
+          msg`It has ${part.section_mm} mm sections; the mount takes
+            ${listOr(mount.fans.map((f) => `${f.count} × ${f.size_mm}`))} mm.`,
         );
       else if (row.count < part.sections)
         say(
@@ -41,7 +43,8 @@ export const fitMount: SpatialCheck = {
       if (missesHoles(mount, part))
         say(
           msg`Screw holes of ${component.name} miss the ${mount.name.toLowerCase()}`,
-          msg`Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and ${mount.holeGap_mm} mm on the mount.`,
+          msg`Neighbouring fans' holes lie ${part.holeGap_mm} mm apart on the radiator and
+            ${mount.holeGap_mm} mm on the mount.`,
           { measured: part.holeGap_mm, limit: mount.holeGap_mm, unit: 'mm' },
         );
       const ranges = slidesOn(mount, screwedAs(part, placement.ports));
@@ -50,7 +53,8 @@ export const fitMount: SpatialCheck = {
       if (row && off > SCREW_MM)
         say(
           msg`Screws of ${component.name} miss the holes of the ${mount.name.toLowerCase()}`,
-          msg`It is slid by ${formatMillimetres(placement.slide_mm)}; the nearest holes are at ${formatMillimetres(meets)}.`,
+          msg`It is slid by ${formatMillimetres(placement.slide_mm)}; the nearest holes are at
+            ${formatMillimetres(meets)}.`,
           {
             measured: off,
             limit: SCREW_MM,
@@ -70,7 +74,9 @@ export const fitMount: SpatialCheck = {
       if (placement.slide_mm < 0 || placement.slide_mm + part.size[0] > mount.length_mm + 1e-6)
         say(
           msg`${component.name} sticks out of the ${mount.name.toLowerCase()}`,
-          msg`The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is ${formatMillimetres(part.size[0])} and slid by ${formatMillimetres(placement.slide_mm)}.`,
+          msg`The rail is ${formatMillimetres(mount.length_mm)} long; the radiator is
+            ${formatMillimetres(part.size[0])} and slid by
+            ${formatMillimetres(placement.slide_mm)}.`,
           { measured: placement.slide_mm + part.size[0], limit: mount.length_mm, unit: 'mm' },
         );
       for (const f of context.design.components) {
@@ -85,7 +91,8 @@ export const fitMount: SpatialCheck = {
         say(
           msg`${f.name} does not go outside the ${mount.name.toLowerCase()}`,
           mount.outside_mm
-            ? msg`Under the cover are ${formatMillimetres(mount.outside_mm)}; the fans are ${formatMillimetres(f.part.size[2])} thick.`
+            ? msg`Under the cover are ${formatMillimetres(mount.outside_mm)}; the fans are
+              ${formatMillimetres(f.part.size[2])} thick.`
             : msg`There is no room between its frame and the cover.`,
           {
             subjects: [f.id],
@@ -126,7 +133,9 @@ export const fitMount: SpatialCheck = {
       if (stack > mount.published_mm) {
         say(
           msg`${component.name} with its fans is thicker than the maker allows`,
-          msg`The stack is ${formatMillimetres(stack)}; the case's maker says ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such limits are often optimistic: the measured gaps decide.`,
+          msg`The stack is ${formatMillimetres(stack)}; the case's maker says
+            ${formatMillimetres(mount.published_mm)} at the ${mount.name.toLowerCase()}. Such
+            limits are often optimistic: the measured gaps decide.`,
           { severity: 'marginal', measured: stack, limit: mount.published_mm, unit: 'mm' },
         );
       }

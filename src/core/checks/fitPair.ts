@@ -16,7 +16,9 @@ export const fitPair: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`Two parts do not belong together: the bracket of a block does not meet the holes, a cover is made for another card or board, or sticks and slots differ in number. It cannot be mounted. Take one of the parts that fit.`;
+    return msg`Two parts do not belong together: the bracket of a block does not meet the holes,
+      a cover is made for another card or board, or sticks and slots differ in number. It cannot
+      be mounted. Take one of the parts that fit.`;
   },
   source: SOURCE,
   run: (context) =>
@@ -27,7 +29,8 @@ export const fitPair: SpatialCheck = {
         {
           subjects: [holder.id, held.id],
           title: msg`${nameOf(context, holder.id)} does not fit ${nameOf(context, held.id)}`,
-          detail: msg`It is made for ${listOr(made)} (${of}); ${nameOf(context, held.id)} has ${has ?? msg`none`}.`,
+          detail: msg`It is made for ${listOr(made)} (${of}); ${nameOf(context, held.id)} has
+            ${has ?? msg`none`}.`,
           candidates: () => replacements(context, match),
         },
       ];
@@ -40,7 +43,9 @@ export const fitUnknown: SpatialCheck = {
   severity: 'note',
   stage: 'case',
   get meaning() {
-    return msg`Whether two parts belong together was not checked: the data of one of them name no pattern, layout or count. Look it up with the makers before buying, and type it into the part.`;
+    return msg`Whether two parts belong together was not checked: the data of one of them name
+      no pattern, layout or count. Look it up with the makers before buying, and type it into
+      the part.`;
   },
   source: SOURCE,
   run: (context) =>
@@ -51,8 +56,10 @@ export const fitUnknown: SpatialCheck = {
       return [
         {
           subjects: [holder.id, held.id],
-          title: msg`Not checked: whether ${nameOf(context, holder.id)} fits ${nameOf(context, held.id)}`,
-          detail: msg`The data of ${nameOf(context, silent.id)} do not name its ${of}. Ask its maker before you buy.`,
+          title: msg`Not checked: whether ${nameOf(context, holder.id)} fits
+            ${nameOf(context, held.id)}`,
+          detail: msg`The data of ${nameOf(context, silent.id)} do not name its ${of}. Ask its
+            maker before you buy.`,
         },
       ];
     }),

@@ -17,7 +17,9 @@ export const fitPort: SpatialCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`A fitting, plug or valve does not go into its port: something stands where it would be. An extender lifts it over what is beside it; a smaller cap, another port or a slide gives it room. Offered is what was tried and works.`;
+    return msg`A fitting, plug or valve does not go into its port: something stands where it
+      would be. An extender lifts it over what is beside it; a smaller cap, another port or a
+      slide gives it room. Offered is what was tried and works.`;
   },
   source: 'geometry: the fitting as a cylinder straight out of its port',
   run: (context) =>
@@ -26,7 +28,8 @@ export const fitPort: SpatialCheck = {
       .map((p, i) => ({
         subjects: [p.component],
         title: msg`${p.fitting} does not go into ${p.name}`,
-        detail: msg`It runs into ${p.with ?? msg`what is there`} by ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? msg` An extender on one of the two parts them.` : ''}`,
+        detail: msg`It runs into ${p.with ?? msg`what is there`} by
+          ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? msg` An extender on one of the two parts them.` : ''}`,
         measured: p.gap_mm ?? 0,
         limit: 0,
         unit: 'mm',
@@ -113,7 +116,8 @@ function requirements({ design, system, offer }: SpatialInputs, p: PortFit): rea
       for (const other of loop.caps)
         if (other.with === 'plug' && other !== cap && serves(system.portAt(other)?.at[1]))
           fixes.push({
-            label: msg`Put the ${cap.with === 'drain' ? msg`drain valve` : msg`fill cap`} on ${componentName(design, other.component)} instead`,
+            label: msg`Put the ${cap.with === 'drain' ? msg`drain valve` : msg`fill cap`} on
+              ${componentName(design, other.component)} instead`,
             edit: {
               do: 'batch',
               edits: [

@@ -11,7 +11,9 @@ export const fitTight: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`Two things clear each other by less than the brief asks. It may go in, but tolerances or a tool may not. Look at the worst case before buying. Fixes were tried and bring the pair clear.`;
+    return msg`Two things clear each other by less than the brief asks. It may go in, but
+      tolerances or a tool may not. Look at the worst case before buying. Fixes were tried and
+      bring the pair clear.`;
   },
   source: "geometry; the limit is the brief's (5 mm by common practice, no source)",
   run: (context) =>
@@ -20,7 +22,9 @@ export const fitTight: SpatialCheck = {
       .map((g, i) => ({
         subjects: [g.a, g.b],
         title: msg`${g.nameA} is ${formatMillimetres(g.gap_mm, 1)} from ${g.nameB}`,
-        detail: msg`With both at the far end of their tolerance, ${formatMillimetres(g.worst_mm, 1)}. The limit is ${formatMillimetres(context.design.brief.limits.clear_mm)}.`,
+        detail: msg`With both at the far end of their tolerance,
+          ${formatMillimetres(g.worst_mm, 1)}. The limit is
+          ${formatMillimetres(context.design.brief.limits.clear_mm)}.`,
         measured: g.gap_mm,
         limit: context.design.brief.limits.clear_mm,
         unit: 'mm',

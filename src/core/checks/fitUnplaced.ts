@@ -8,7 +8,8 @@ export const fitUnplaced: SpatialCheck = {
   severity: 'marginal',
   stage: 'case',
   get meaning() {
-    return msg`A part of the build has no place in the case yet, so its gaps and runs cannot be measured. Give it a place.`;
+    return msg`A part of the build has no place in the case yet, so its gaps and runs cannot be
+      measured. Give it a place.`;
   },
   source: 'the build itself',
   run: (context) =>
@@ -19,7 +20,9 @@ export const fitUnplaced: SpatialCheck = {
       return {
         subjects: [u.component],
         title: msg`${component?.name ?? u.component} has no place`,
-        detail: msg`It ${u.why.startsWith('lies') ? u.why : msg`cannot be placed: ${u.why}`}. Until it has one, its gaps are unknown and its runs are guesses.${reasons.length > 0 ? msg` No mount takes it: ${reasons.join('; ')}.` : ''}`,
+        detail: msg`It ${u.why.startsWith('lies') ? u.why : msg`cannot be placed: ${u.why}`}.
+          Until it has one, its gaps are unknown and its runs are
+          guesses.${reasons.length > 0 ? msg` No mount takes it: ${reasons.join('; ')}.` : ''}`,
         candidates: () =>
           places.slice(0, 3).map((p) => ({
             label: p.label,

@@ -10,7 +10,8 @@ export const flowBackwards: OperatingCheck = {
   severity: 'fails',
   stage: 'flow',
   get meaning() {
-    return msg`A stronger pump pushes coolant backwards through a weaker one beside it. Match their speeds, or set them one behind the other.`;
+    return msg`A stronger pump pushes coolant backwards through a weaker one beside it. Match
+      their speeds, or set them one behind the other.`;
   },
   source: 'the network solution; a pump must run forwards (any pump handbook)',
   run: (context) =>
@@ -30,7 +31,8 @@ export const flowBackwards: OperatingCheck = {
         return {
           subjects: [p.id],
           title: msg`${nameOf(context, p.id)} is pushed backwards`,
-          detail: msg`${formatFlow(-p.flow_Lmin)} run back through it${others.length > 0 ? msg`; ${listAnd(others.map((o) => nameOf(context, o.id)))} overcomes it` : ''}.`,
+          detail: msg`${formatFlow(-p.flow_Lmin)} run back through
+            it${others.length > 0 ? msg`; ${listAnd(others.map((o) => nameOf(context, o.id)))} overcomes it` : ''}.`,
           measured: p.flow_Lmin,
           limit: 0,
           unit: 'L/min',

@@ -6,7 +6,9 @@ export const flowBetween: OperatingCheck = {
   severity: 'note',
   stage: 'flow',
   get meaning() {
-    return msg`A run's flow is between laminar and turbulent (Re 2,000 to 4,000). No friction formula is right there; the pressure of that run may be off by a third. It is seldom a large share of the loop.`;
+    return msg`A run's flow is between laminar and turbulent (Re 2,000 to 4,000). No friction
+      formula is right there; the pressure of that run may be off by a third. It is seldom a
+      large share of the loop.`;
   },
   source: 'Colebrook (1939), 64/Re, and the join between them',
   run: (context) => {
@@ -17,8 +19,10 @@ export const flowBetween: OperatingCheck = {
     return [
       {
         subjects: runs.map((r) => r.id),
-        title: msg`${runs.length} ${counted(runs.length, 'run is', 'runs are')} between laminar and turbulent`,
-        detail: msg`Their friction is uncertain, but they take only ${head > 0 ? Math.round((100 * share) / head) : 0} % of the pump's head.`,
+        title: msg`${runs.length} ${counted(runs.length, 'run is', 'runs are')} between laminar
+          and turbulent`,
+        detail: msg`Their friction is uncertain, but they take only
+          ${head > 0 ? Math.round((100 * share) / head) : 0} % of the pump's head.`,
       },
     ];
   },

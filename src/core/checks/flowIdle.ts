@@ -21,7 +21,9 @@ export const flowIdle: OperatingCheck = {
   severity: 'fails',
   stage: 'flow',
   get meaning() {
-    return msg`A part is on a dead end or in a piece apart from the reservoir: nothing flows through it and it is not cooled. Continue its run, open the valve, or reconnect the loop.`;
+    return msg`A part is on a dead end or in a piece apart from the reservoir: nothing flows
+      through it and it is not cooled. Continue its run, open the valve, or reconnect the
+      loop.`;
   },
   source: 'the network: a part carries flow only when it lies in a circle',
   run: (context) =>

@@ -31,7 +31,8 @@ export const flowLow: OperatingCheck = {
   severity: 'marginal',
   stage: 'flow',
   get meaning() {
-    return msg`The pump moves less coolant than the brief asks, or less than a block needs. Run it faster, take out restriction, or add a second pump in series.`;
+    return msg`The pump moves less coolant than the brief asks, or less than a block needs. Run
+      it faster, take out restriction, or add a second pump in series.`;
   },
   source: 'the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)',
   run: (context) => {
@@ -45,7 +46,8 @@ export const flowLow: OperatingCheck = {
         severity: loop.flow_Lmin < 1 ? 'fails' : 'marginal',
         subjects: [loop.id],
         title: msg`${name} moves ${formatFlow(loop.flow_Lmin)}`,
-        detail: msg`You asked for ${formatFlow(target)}; the flow is ${loop.band}. ${fixes.length > 0 ? msg`The pump can do more.` : msg`The pump is at its end: less restriction, a stronger pump, or a second one in series would help.`}`,
+        detail: msg`You asked for ${formatFlow(target)}; the flow is ${loop.band}.
+          ${fixes.length > 0 ? msg`The pump can do more.` : msg`The pump is at its end: less restriction, a stronger pump, or a second one in series would help.`}`,
         measured: loop.flow_Lmin,
         limit: target,
         unit: 'L/min',
@@ -60,7 +62,8 @@ export const flowLow: OperatingCheck = {
         diagnostic.push({
           subjects: [component.id],
           title: msg`${component.name} gets too little flow`,
-          detail: msg`${formatFlow(flow)} pass it; its maker wants ${formatFlow(component.part.minFlow_Lmin)}.`,
+          detail: msg`${formatFlow(flow)} pass it; its maker wants
+            ${formatFlow(component.part.minFlow_Lmin)}.`,
           measured: flow,
           limit: component.part.minFlow_Lmin,
           unit: 'L/min',

@@ -7,7 +7,9 @@ export const flowNone: OperatingCheck = {
   severity: 'fails',
   stage: 'flow',
   get meaning() {
-    return msg`Nothing flows in a loop: it has no pump, its pump is stopped, the runs do not close a circuit, or the equations have no solution. Temperatures cannot be computed until it flows.`;
+    return msg`Nothing flows in a loop: it has no pump, its pump is stopped, the runs do not
+      close a circuit, or the equations have no solution. Temperatures cannot be computed until
+      it flows.`;
   },
   source: 'the network solution',
   run: (context) =>
@@ -26,7 +28,8 @@ export const flowNone: OperatingCheck = {
           {
             subjects: [loop.id],
             title: msg`${name} has no turning pump`,
-            detail: msg`Without a pump nothing flows. Add one from the catalogue, or give the one there a speed.`,
+            detail: msg`Without a pump nothing flows. Add one from the catalogue, or give the
+              one there a speed.`,
           },
         ];
       if (loop.status !== 'solved')
@@ -34,7 +37,8 @@ export const flowNone: OperatingCheck = {
           {
             subjects: [loop.id],
             title: msg`No flow could be found for ${name}`,
-            detail: msg`The network's equations ended as "${loop.status}" after ${loop.iterations} rounds. Look for a run that ends nowhere.`,
+            detail: msg`The network's equations ended as "${loop.status}" after
+              ${loop.iterations} rounds. Look for a run that ends nowhere.`,
           },
         ];
       if (loop.flow_Lmin < 1e-6)

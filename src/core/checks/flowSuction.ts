@@ -14,7 +14,9 @@ export const flowSuction: OperatingCheck = {
   severity: 'marginal',
   stage: 'flow',
   get meaning() {
-    return msg`At a pump's inlet the coolant is under less pressure than the air outside: a loose fitting there draws air in instead of weeping, and the pump grows loud. Put the reservoir straight before the pump and above it, and the restrictions behind it.`;
+    return msg`At a pump's inlet the coolant is under less pressure than the air outside: a
+      loose fitting there draws air in instead of weeping, and the pump grows loud. Put the
+      reservoir straight before the pump and above it, and the restrictions behind it.`;
   },
   source: 'the network solution with heights; limit 1 kPa by common practice, no source',
   run: (context) =>
@@ -34,7 +36,11 @@ export const flowSuction: OperatingCheck = {
             measured: over,
             limit: -SUCTION_KPA,
             unit: 'kPa',
-            detail: msg`${formatMeasure(-over, 'kPa', { decimals: 1 })} below the air outside: ${formatMeasure(-at.relative_kPa, 'kPa', { decimals: 1 })} are lost between the reservoir and the pump, ${formatMeasure(at.height_kPa, 'kPa', { decimals: 1, signed: true })} come from its height.`,
+            detail: msg`${formatMeasure(-over, 'kPa', { decimals: 1 })} below the air outside:
+              ${formatMeasure(-at.relative_kPa, 'kPa', { decimals: 1 })} are lost between the
+              reservoir and the pump,
+              ${formatMeasure(at.height_kPa, 'kPa', { decimals: 1, signed: true })} come from
+              its height.`,
           },
         ];
       });

@@ -11,7 +11,8 @@ export const heatCoolant: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning, above 60 °C soft tube swells and pumps leave their rating.`;
+    return msg`The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning,
+      above 60 °C soft tube swells and pumps leave their rating.`;
   },
   source: 'common practice for tube and pump ratings, no source',
   run: (context) =>
@@ -23,7 +24,9 @@ export const heatCoolant: OperatingCheck = {
               severity: l.hottest_C > COOLANT_LIMIT_C ? 'fails' : 'marginal',
               subjects: [l.id],
               title: msg`Coolant reaches ${formatCelsius(l.hottest_C)}`,
-              detail: msg`${formatCelsius(COOLANT_WARM_C)} is where tubes and pumps begin to suffer, ${formatCelsius(COOLANT_LIMIT_C)} where they fail. More radiator or more air is needed.`,
+              detail: msg`${formatCelsius(COOLANT_WARM_C)} is where tubes and pumps begin to
+                suffer, ${formatCelsius(COOLANT_LIMIT_C)} where they fail. More radiator or more
+                air is needed.`,
               measured: l.hottest_C,
               limit: l.hottest_C > COOLANT_LIMIT_C ? COOLANT_LIMIT_C : COOLANT_WARM_C,
               unit: '°C',

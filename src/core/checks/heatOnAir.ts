@@ -7,7 +7,8 @@ export const heatOnAir: OperatingCheck = {
   severity: 'note',
   stage: 'heat',
   get meaning() {
-    return msg`Parts without a block heat the air in the case, which radiators blowing outwards then breathe.`;
+    return msg`Parts without a block heat the air in the case, which radiators blowing outwards
+      then breathe.`;
   },
   source: 'the heat balance of the case air',
   run: (context) => {
@@ -18,7 +19,8 @@ export const heatOnAir: OperatingCheck = {
       {
         subjects: on.map((p) => p.component),
         title: msg`${formatWatts(sum)} stay on air`,
-        detail: msg`${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
+        detail: msg`${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case
+          air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
         measured: sum,
         unit: 'W',
       },

@@ -10,7 +10,8 @@ export const heatOver: OperatingCheck = {
   severity: 'fails',
   stage: 'heat',
   get meaning() {
-    return msg`A part gets hotter than its limit (its maker's or the brief's) in the load case the brief is judged in. Within 5 K of it counts as marginal.`;
+    return msg`A part gets hotter than its limit (its maker's or the brief's) in the load case
+      the brief is judged in. Within 5 K of it counts as marginal.`;
   },
   source: "limit from the part's data or the brief; temperature from the heat model",
   run: (context) =>
@@ -20,7 +21,8 @@ export const heatOver: OperatingCheck = {
       if (margin >= SPOT_MARGIN_K) return [];
       const how = s.cooledBy
         ? msg`${formatNumber(s.heat_W)} W into coolant at ${formatCelsius(s.coolant_C, 1)}`
-        : msg`${formatNumber(s.heat_W)} W air-cooled, the case air at ${formatCelsius(context.heat.caseAir_C, 1)}`;
+        : msg`${formatNumber(s.heat_W)} W air-cooled, the case air at
+          ${formatCelsius(context.heat.caseAir_C, 1)}`;
       const adviceWords = () => {
         if (margin < 0) {
           if (s.cooledBy) return msg`Cooler coolant, more flow or a better block bring it down.`;

@@ -8,7 +8,8 @@ export const heatSummer: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`At the hottest the brief lets the room get, a part passes its limit or the coolant passes 45 °C, though all is well in the usual room.`;
+    return msg`At the hottest the brief lets the room get, a part passes its limit or the
+      coolant passes 45 °C, though all is well in the usual room.`;
   },
   source:
     "limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)",
@@ -25,7 +26,8 @@ export const heatSummer: OperatingCheck = {
       diagnostic.push({
         subjects: [s.component],
         title: msg`${s.name} reaches ${formatCelsius(s.temp_C)} in summer`,
-        detail: msg`In a room of ${formatCelsius(room)} it is ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
+        detail: msg`In a room of ${formatCelsius(room)} it is
+          ${formatKelvin(s.temp_C - s.limit_C)} over its ${formatCelsius(s.limit_C)}.`,
         measured: s.temp_C,
         limit: s.limit_C,
         unit: '°C',
@@ -42,7 +44,8 @@ export const heatSummer: OperatingCheck = {
       diagnostic.push({
         subjects: [l.id],
         title: msg`Coolant reaches ${formatCelsius(l.hottest_C, 1)} in summer`,
-        detail: msg`In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)} tube and pump age fast.`,
+        detail: msg`In a room of ${formatCelsius(room)}; above ${formatCelsius(COOLANT_MOST_C)}
+          tube and pump age fast.`,
         measured: l.hottest_C,
         limit: COOLANT_MOST_C,
         unit: '°C',

@@ -15,7 +15,8 @@ export const listShare: OperatingCheck = {
   severity: 'note',
   stage: 'parts',
   get meaning() {
-    return msg`One part takes more than three tenths of what the loop costs. Where money is short, it is the first place to look.`;
+    return msg`One part takes more than three tenths of what the loop costs. Where money is
+      short, it is the first place to look.`;
   },
   source: "the list's own sums; 30 % by common practice, no source",
   run: ({ bom: list }) =>
@@ -27,8 +28,11 @@ export const listShare: OperatingCheck = {
           )
           .map((l) => ({
             subjects: l.for,
-            title: msg`${l.name} is ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
-            detail: msg`${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The catalogue has cheaper ones of its kind; compare what they would do in this build.`,
+            title: msg`${l.name} is
+              ${formatNumber((100 * l.total) / l.quantity / list.loopTotal)} % of the loop`,
+            detail: msg`${formatMoney(l.unitPrice)} of ${formatMoney(list.loopTotal)}. The
+              catalogue has cheaper ones of its kind; compare what they would do in this
+              build.`,
             measured: l.total / l.quantity / list.loopTotal,
             limit: SHARE,
           })),

@@ -8,7 +8,10 @@ export const metalMixed: OperatingCheck = {
   severity: 'fails',
   stage: 'materials',
   get meaning() {
-    return msg`Two wetted metals in one loop lie farther apart on the anodic index than any coolant allows, so the less noble one dissolves. Aluminium with copper, brass or nickel fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel throughout, or aluminium alone.`;
+    return msg`Two wetted metals in one loop lie farther apart on the anodic index than any
+      coolant allows, so the less noble one dissolves. Aluminium with copper, brass or nickel
+      fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel
+      throughout, or aluminium alone.`;
   },
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>

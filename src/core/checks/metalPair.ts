@@ -52,7 +52,11 @@ export function tellPair(
       /^./,
       (c) => c.toUpperCase(),
     ),
-    detail: msg`${formatNumber(pair.difference_V, { decimals: 2 })} V apart, ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler metal's${pair.areaRatio < 1 ? msg`, which speeds it up` : ''}.`,
+    detail: msg`${formatNumber(pair.difference_V, { decimals: 2 })} V apart,
+      ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The
+      ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is
+      ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler
+      metal's${pair.areaRatio < 1 ? msg`, which speeds it up` : ''}.`,
     measured: pair.difference_V,
     limit: pair.limit_V,
     unit: 'V',

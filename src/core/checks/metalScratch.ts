@@ -7,7 +7,9 @@ export const metalScratch: OperatingCheck = {
   severity: 'note',
   stage: 'materials',
   get meaning() {
-    return msg`A plating counts as its plating, and holds; the metal under it would not. A scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one whose base metal is compatible with the loop too.`;
+    return msg`A plating counts as its plating, and holds; the metal under it would not. A
+      scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one
+      whose base metal is compatible with the loop too.`;
   },
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: (context) =>
@@ -29,7 +31,9 @@ export const metalScratch: OperatingCheck = {
           {
             subjects: carriers.map((c) => c.component).filter((id) => !id.startsWith('fitting:')),
             title: msg`A scratch would expose ${METAL_NAMES[base]} to ${loop.name}`,
-            detail: msg`${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over ${METAL_NAMES[base]}. Bare, it would dissolve beside ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
+            detail: msg`${carriers.map((c) => c.name).join(', ')}: ${METAL_NAMES[m.metal]} over
+              ${METAL_NAMES[base]}. Bare, it would dissolve beside
+              ${against.map((o) => METAL_NAMES[o.metal]).join(', ')}.`,
           },
         ];
       }),

@@ -7,7 +7,8 @@ export const metalUnjudged: OperatingCheck = {
   severity: 'note',
   stage: 'materials',
   get meaning() {
-    return msg`Coolant touches a metal that the anodic index does not list: its pairs are not judged, neither well nor badly. Ask its maker, or take a part of a metal that is listed.`;
+    return msg`Coolant touches a metal that the anodic index does not list: its pairs are not
+      judged, neither well nor badly. Ask its maker, or take a part of a metal that is listed.`;
   },
   source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
   run: ({ corrosion, design }) =>
@@ -15,7 +16,8 @@ export const metalUnjudged: OperatingCheck = {
       .filter((m) => !isJudged(m.metal))
       .map((m) => ({
         subjects: m.carriers.map((c) => c.component).filter((id) => !id.startsWith('fitting:')),
-        title: msg`${METAL_NAMES[m.metal].replace(/^./, (c) => c.toUpperCase())} in ${design.loops.find((l) => l.id === m.loop)?.name ?? m.loop} is not judged`,
+        title: msg`${METAL_NAMES[m.metal].replace(/^./, (c) => c.toUpperCase())} in
+          ${design.loops.find((l) => l.id === m.loop)?.name ?? m.loop} is not judged`,
         detail: `${m.carriers.map((c) => c.name).join(', ')}.`,
       })),
 };

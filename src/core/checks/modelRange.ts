@@ -71,7 +71,8 @@ const ofRuns = ({ runs, design }: CheckInputs): readonly Outside[] =>
     return [
       {
         component: run.id,
-        what: msg`bend of ${formatNumber(arc.radius / bore_mm, { decimals: 1 })} times its bore, tabulated from ${BEND_RATIOS.least} to ${BEND_RATIOS.most}`,
+        what: msg`bend of ${formatNumber(arc.radius / bore_mm, { decimals: 1 })} times its bore,
+          tabulated from ${BEND_RATIOS.least} to ${BEND_RATIOS.most}`,
       },
     ];
   });
@@ -86,7 +87,9 @@ const ofCoolant = ({ heat }: CheckInputs): readonly Outside[] =>
       : [
           {
             component: id,
-            what: msg`properties of its coolant at ${formatCelsius(out)}, fitted from ${formatShown(COOLANT_RANGE_C.min, '°C')} to ${formatCelsius(COOLANT_RANGE_C.max)}`,
+            what: msg`properties of its coolant at ${formatCelsius(out)}, fitted from
+              ${formatShown(COOLANT_RANGE_C.min, '°C')} to
+              ${formatCelsius(COOLANT_RANGE_C.max)}`,
           },
         ];
   });
@@ -96,7 +99,8 @@ export const modelRange: OperatingCheck = {
   severity: 'note',
   stage: 'flow',
   get meaning() {
-    return msg`A figure is worked out beyond what its points or its formula were made for: less sure than the others. Measure nearer to where the part works, or bring it back.`;
+    return msg`A figure is worked out beyond what its points or its formula were made for: less
+      sure than the others. Measure nearer to where the part works, or bring it back.`;
   },
   source: 'the ranges that each correlation states; a quarter beyond the last point is let pass',
   run: (context) => {

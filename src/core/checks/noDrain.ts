@@ -7,7 +7,8 @@ export const noDrain: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A loop has no drain: to service it, tubes would have to be pulled off full. Put a valve on the lowest spare port. And it needs a cap to fill it by.`;
+    return msg`A loop has no drain: to service it, tubes would have to be pulled off full. Put a
+      valve on the lowest spare port. And it needs a cap to fill it by.`;
   },
   source: 'common practice, no source',
   run: (context) =>
@@ -42,8 +43,10 @@ export const noDrain: SpatialCheck = {
           title: msg`${loop.name} has no drain`,
           detail:
             byHeight.length > 0
-              ? msg`It can only be emptied by pulling a tube off while full. A valve on the lowest spare port does it.`
-              : msg`No spare port is left for a valve: a reservoir or pump with one more port would give it.`,
+              ? msg`It can only be emptied by pulling a tube off while full. A valve on the
+                lowest spare port does it.`
+              : msg`No spare port is left for a valve: a reservoir or pump with one more port
+                would give it.`,
           candidates: () =>
             offer(byHeight[0], 'drain', msg`Put a drain valve on the lowest spare port, of`),
         });

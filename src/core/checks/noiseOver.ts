@@ -8,7 +8,8 @@ export const noiseOver: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`Fans and pumps together are louder at the listener than the brief allows. The level is an estimate: published figures at 1 m, carried by speed and distance.`;
+    return msg`Fans and pumps together are louder at the listener than the brief allows. The
+      level is an estimate: published figures at 1 m, carried by speed and distance.`;
   },
   source: "ASHRAE Handbook (50 log10 of speed), free field; the limit is the brief's",
   run: (context) => {
@@ -19,8 +20,11 @@ export const noiseOver: OperatingCheck = {
     return [
       {
         subjects: [],
-        title: msg`${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)} dBA are wanted`,
-        detail: msg`Estimated at ${formatMeasure(context.design.brief.listener_m, 'm', { decimals: 1 })}. ${adviceWords(quietest, noise_dBA)}`,
+        title: msg`${formatNumber(now, { decimals: 1 })} dBA where ${formatNumber(noise_dBA)}
+          dBA are wanted`,
+        detail: msg`Estimated at
+          ${formatMeasure(context.design.brief.listener_m, 'm', { decimals: 1 })}.
+          ${adviceWords(quietest, noise_dBA)}`,
         measured: now,
         limit: noise_dBA,
         unit: 'dBA',
@@ -33,8 +37,10 @@ export const noiseOver: OperatingCheck = {
 /** What stands between the build and its noise limit. */
 function adviceWords(quietest_dBA: number | null, limit_dBA: number): string {
   if (quietest_dBA === null)
-    return msg`Even at full fan speed the coolant ΔT is over its limit: more radiator or a larger limit is needed.`;
+    return msg`Even at full fan speed the coolant ΔT is over its limit: more radiator or a
+      larger limit is needed.`;
   return quietest_dBA <= limit_dBA
     ? msg`Slower fans meet it, and the coolant ΔT too.`
-    : msg`At this pump speed the quietest fans that meet the coolant ΔT make ${formatNumber(quietest_dBA, { decimals: 1 })} dBA.`;
+    : msg`At this pump speed the quietest fans that meet the coolant ΔT make
+      ${formatNumber(quietest_dBA, { decimals: 1 })} dBA.`;
 }

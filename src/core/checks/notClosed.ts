@@ -8,7 +8,8 @@ export const notClosed: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`The runs of a loop do not come back to where they started, or leave some runs aside. Coolant must go round.`;
+    return msg`The runs of a loop do not come back to where they started, or leave some runs
+      aside. Coolant must go round.`;
   },
   source: "the build's runs",
   run: (context) =>

@@ -8,7 +8,8 @@ export const overBudget: OperatingCheck = {
   severity: 'fails',
   stage: 'parts',
   get meaning() {
-    return msg`The loop's parts cost more than the brief's budget. Existing hardware does not count. Parts already owned count nothing: mark them so.`;
+    return msg`The loop's parts cost more than the brief's budget. Existing hardware does not
+      count. Parts already owned count nothing: mark them so.`;
   },
   source: 'the brief',
   run: (context) => {
@@ -23,7 +24,8 @@ export const overBudget: OperatingCheck = {
       diagnostic.push({
         subjects: dearest.flatMap((l) => l.for),
         title: msg`${formatMoney(loopTotal - budget)} ${currency} over the budget`,
-        detail: msg`The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}. Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
+        detail: msg`The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}.
+          Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
         measured: loopTotal / 100,
         limit: budget / 100,
         unit: currency,

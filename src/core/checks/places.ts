@@ -269,7 +269,8 @@ export function whyNotOn(mount: Mount, part: RadiatorPart): string | null {
   if (!row) return msg`no holes for ${part.section_mm} mm fans`;
   if (row.count < part.sections) return msg`${row.count} of its ${part.sections} sections fit`;
   if (mount.length_mm < part.size[0])
-    return msg`${formatMillimetres(mount.length_mm)} of rail for ${formatMillimetres(part.size[0])}`;
+    return msg`${formatMillimetres(mount.length_mm)} of rail for
+      ${formatMillimetres(part.size[0])}`;
   return missesHoles(mount, part)
     ? msg`holes ${mount.holeGap_mm} mm apart, the radiator's ${part.holeGap_mm} mm`
     : null;

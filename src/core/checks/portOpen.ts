@@ -10,7 +10,8 @@ export const portOpen: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A port of a part in a loop has neither a run nor a cap: coolant would run out of it. Or a part has not been put into any loop. Plug the port, or connect the part.`;
+    return msg`A port of a part in a loop has neither a run nor a cap: coolant would run out of
+      it. Or a part has not been put into any loop. Plug the port, or connect the part.`;
   },
   source: 'common practice, no source',
   run: (context) => {

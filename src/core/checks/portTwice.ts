@@ -82,7 +82,8 @@ export const portTwice: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`Two runs end in the same port. A port takes one fitting: use another port of the same chamber, or a tee.`;
+    return msg`Two runs end in the same port. A port takes one fitting: use another port of the
+      same chamber, or a tee.`;
   },
   source: 'one thread takes one fitting',
   run: (context) =>

@@ -11,7 +11,8 @@ export const powerHeader: OperatingCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`A fan or pump has no header that can feed it, with the splitters and hubs on the list, or a header is almost at its current. Too much current burns a header out.`;
+    return msg`A fan or pump has no header that can feed it, with the splitters and hubs on the
+      list, or a header is almost at its current. Too much current burns a header out.`;
   },
   source:
     "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
@@ -43,7 +44,10 @@ export const powerHeader: OperatingCheck = {
           subjects: l.components,
           severity: 'marginal' as const,
           title: msg`The ${l.header} is almost at its current`,
-          detail: msg`${listAnd(l.components.map((i) => nameOf(context, i)))} draw ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they start.`,
+          detail: msg`${listAnd(l.components.map((i) => nameOf(context, i)))} draw
+            ${formatNumber(l.current_A, { decimals: 2 })} A at full speed; it gives
+            ${formatNumber(l.limit_A, { decimals: 1 })} A. Fans draw more for a moment when they
+            start.`,
           measured: l.current_A,
           limit: l.limit_A,
           unit: 'A',

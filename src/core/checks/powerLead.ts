@@ -9,7 +9,8 @@ export const powerLead: OperatingCheck = {
   severity: 'note',
   stage: 'case',
   get meaning() {
-    return msg`The cables of some fans, or of a pump, are too short to the motherboard as they are routed, and no extension on the list is long enough.`;
+    return msg`The cables of some fans, or of a pump, are too short to the motherboard as they
+      are routed, and no extension on the list is long enough.`;
   },
   source:
     'cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)',
@@ -28,8 +29,10 @@ export const powerLead: OperatingCheck = {
       return [
         {
           subjects: components,
-          title: msg`The cable of ${listAnd(components.map((c) => nameOf(context, c)))} is too short`,
-          detail: msg`It reaches ${formatMillimetres(reach_mm)}; to the board it is about ${formatMillimetres(way_mm)} along the case.`,
+          title: msg`The cable of ${listAnd(components.map((c) => nameOf(context, c)))} is too
+            short`,
+          detail: msg`It reaches ${formatMillimetres(reach_mm)}; to the board it is about
+            ${formatMillimetres(way_mm)} along the case.`,
           measured: reach_mm,
           limit: way_mm,
           unit: 'mm',

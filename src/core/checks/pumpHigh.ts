@@ -29,7 +29,8 @@ export const pumpHigh: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`The pump is the highest part of its loop: air gathers there, and a pump that holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.`;
+    return msg`The pump is the highest part of its loop: air gathers there, and a pump that
+      holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.`;
   },
   source: 'common practice, no source',
   run: (context) =>
@@ -59,7 +60,8 @@ export const pumpHigh: SpatialCheck = {
             {
               subjects: [pump],
               title: msg`${nameOf(context, pump)} is the high point of ${graph.loop.name}`,
-              detail: msg`It is ${formatMillimetres(-over)} above everything else its coolant passes.`,
+              detail: msg`It is ${formatMillimetres(-over)} above everything else its coolant
+                passes.`,
               measured: -over,
               limit: 0,
               unit: 'mm',

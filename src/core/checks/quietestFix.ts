@@ -29,7 +29,9 @@ function fixOf(context: CheckInputs, setting: QuietestSetting): Fix {
     ),
   ];
   return {
-    label: msg`Use the quietest setting that meets the brief: ${speeds.join(', ')} (${formatNumber(setting.noise_dBA, { decimals: 1 })} dBA, ${formatKelvin(setting.deltaT_K)})`,
+    label: msg`Use the quietest setting that meets the brief: ${speeds.join(', ')}
+      (${formatNumber(setting.noise_dBA, { decimals: 1 })} dBA,
+      ${formatKelvin(setting.deltaT_K)})`,
     edit: settingEdit(setting),
   };
 }

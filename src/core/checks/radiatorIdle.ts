@@ -41,7 +41,8 @@ function reasonOf(context: CheckInputs, { speed_rpm, airIn_C }: RadiatorHeat): s
   const { room_C } = context.design.brief;
   if (speed_rpm <= 0) return msg`No fan turns on it.`;
   if (airIn_C > room_C + 1)
-    return msg`It breathes case air of ${formatCelsius(airIn_C, 1)}, the room has ${formatCelsius(room_C, 1)}.`;
+    return msg`It breathes case air of ${formatCelsius(airIn_C, 1)}, the room has
+      ${formatCelsius(room_C, 1)}.`;
   return msg`Little coolant reaches it, or its air is restricted.`;
 }
 
@@ -50,7 +51,9 @@ export const radiatorIdle: OperatingCheck = {
   severity: 'marginal',
   stage: 'cooling',
   get meaning() {
-    return msg`A radiator takes almost nothing, or warms its coolant: mostly because it breathes air that the others have warmed. Make it an intake, give the case more fresh air, or leave it out.`;
+    return msg`A radiator takes almost nothing, or warms its coolant: mostly because it breathes
+      air that the others have warmed. Make it an intake, give the case more fresh air, or leave
+      it out.`;
   },
   source: 'the heat balance; a quarter of the average a section is common practice, no source',
   run: (context) =>
@@ -68,7 +71,8 @@ export const radiatorIdle: OperatingCheck = {
             h.heat_W < 0
               ? msg`${name} warms its coolant by ${formatWatts(-h.heat_W)}`
               : msg`${name} takes only ${formatWatts(h.heat_W)}`,
-          detail: msg`${reasonOf(context, h)} A section of this loop takes ${formatWatts(average)} on average.`,
+          detail: msg`${reasonOf(context, h)} A section of this loop takes
+            ${formatWatts(average)} on average.`,
           measured: 100 * share,
           limit: 100 * LEAST_SHARE,
           unit: '%',

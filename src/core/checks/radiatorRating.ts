@@ -15,7 +15,9 @@ export const radiatorRating: OperatingCheck = {
   severity: 'note',
   stage: 'cooling',
   get meaning() {
-    return msg`What a radiator's maker prints, turned into watts per kelvin at its fan speed, is far from the model at the same speed. The model (or measured points, where there are any) is used.`;
+    return msg`What a radiator's maker prints, turned into watts per kelvin at its fan speed, is
+      far from the model at the same speed. The model (or measured points, where there are any)
+      is used.`;
   },
   source: 'heat over temperature difference; the model is calibrated to common practice',
   run: (context) =>
@@ -28,8 +30,12 @@ export const radiatorRating: OperatingCheck = {
       return [
         {
           subjects: [r.id],
-          title: msg`${nameOf(context, r.id)}: ${formatNumber(rating.heat_W)} W at ${formatMeasure(rating.difference_K, 'K', { decimals: 1 })} are ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K`,
-          detail: msg`At ${formatNumber(rating.speed_rpm)} rpm we make it ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K. ${compared.ratio > 1 ? msg`Printed figures are often taken at a larger difference, without a case around it, or with other fans.` : msg`Printed lower than the model: measured points would settle it.`}`,
+          title: msg`${nameOf(context, r.id)}: ${formatNumber(rating.heat_W)} W at
+            ${formatMeasure(rating.difference_K, 'K', { decimals: 1 })} are
+            ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K`,
+          detail: msg`At ${formatNumber(rating.speed_rpm)} rpm we make it
+            ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K.
+            ${compared.ratio > 1 ? msg`Printed figures are often taken at a larger difference, without a case around it, or with other fans.` : msg`Printed lower than the model: measured points would settle it.`}`,
           measured: compared.printed_WK,
           limit: compared.ours_WK,
           unit: 'W/K',

@@ -11,7 +11,8 @@ export const reservoirPump: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`The reservoir must feed the pump directly and be above it, so that the pump never runs dry.`;
+    return msg`The reservoir must feed the pump directly and be above it, so that the pump never
+      runs dry.`;
   },
   source: 'common practice, no source',
   run: (context) =>
@@ -26,7 +27,8 @@ export const reservoirPump: SpatialCheck = {
           {
             subjects: [loop.id],
             title: msg`${loop.name} has no reservoir`,
-            detail: msg`Without one, air has nowhere to gather and the pump may run dry while filling. Add one from the catalogue.`,
+            detail: msg`Without one, air has nowhere to gather and the pump may run dry while
+              filling. Add one from the catalogue.`,
           },
         ];
       const first = pumps.find((p) =>
@@ -42,7 +44,9 @@ export const reservoirPump: SpatialCheck = {
           {
             subjects: [...reservoirs, ...pumps],
             title: msg`The reservoir of ${loop.name} does not feed its pump`,
-            detail: msg`${nameOf(context, pumps[0] as string)} draws from ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}. It should draw straight from the reservoir.`,
+            detail: msg`${nameOf(context, pumps[0] as string)} draws from
+              ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}.
+              It should draw straight from the reservoir.`,
             candidates: () => [
               {
                 label: msg`Connect the loop with the reservoir before the pump`,
@@ -65,7 +69,8 @@ export const reservoirPump: SpatialCheck = {
             severity: 'marginal',
             subjects: [connection.from.component, connection.to.component],
             title: msg`${nameOf(context, connection.from.component)} is below the pump`,
-            detail: msg`Its outlet is ${formatMillimetres(below)} lower than the pump's inlet: the pump may lose its prime when it is stopped.`,
+            detail: msg`Its outlet is ${formatMillimetres(below)} lower than the pump's inlet:
+              the pump may lose its prime when it is stopped.`,
             measured: below,
             limit: 0,
             unit: 'mm',

@@ -116,7 +116,8 @@ function told(fix: Fix, changed: Design, basis: Basis, judge: Judge): Fix {
   const { tells: _tells, ...plain } = fix;
   const rise_K = judge.deltaT_K(changed, basis);
   if (rise_K === null) return plain;
-  const figure = msg`coolant ${formatKelvin(rise_K)}${basis === 'estimated' ? msg`, estimated runs` : ''}`;
+  const figure = msg`coolant
+    ${formatKelvin(rise_K)}${basis === 'estimated' ? msg`, estimated runs` : ''}`;
   return { ...plain, label: `${fix.label}: ${figure}` };
 }
 

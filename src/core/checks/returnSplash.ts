@@ -11,7 +11,8 @@ export const returnSplash: SpatialCheck = {
   severity: 'marginal',
   stage: 'runs',
   get meaning() {
-    return msg`The coolant returns to the reservoir above its surface: it splashes, foams and draws air along. Take a lower port, or use a dip tube inside.`;
+    return msg`The coolant returns to the reservoir above its surface: it splashes, foams and
+      draws air along. Take a lower port, or use a dip tube inside.`;
   },
   source: "the reservoir's fill mark and the place of the port; common practice, no source",
   run: (context) =>
@@ -66,7 +67,8 @@ export const returnSplash: SpatialCheck = {
           {
             subjects: [connection.id, connection.to.component],
             title: msg`Coolant falls into ${nameOf(context, connection.to.component)}`,
-            detail: msg`The return comes in ${formatMillimetres(high(port.at) - level)} above the surface at the fill mark.`,
+            detail: msg`The return comes in ${formatMillimetres(high(port.at) - level)} above
+              the surface at the fill mark.`,
             measured: high(port.at) - level,
             limit: 0,
             unit: 'mm',

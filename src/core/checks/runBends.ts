@@ -20,7 +20,9 @@ export const runBends: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A bend of hard tube is tighter than its tube allows, or the straight beside it is too short to be held. Choose another mandrel for it, or unpin the run and let it be routed again.`;
+    return msg`A bend of hard tube is tighter than its tube allows, or the straight beside it is
+      too short to be held. Choose another mandrel for it, or unpin the run and let it be routed
+      again.`;
   },
   source: `least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`,
   run: (context) =>
@@ -40,7 +42,8 @@ export const runBends: SpatialCheck = {
         {
           subjects: [run.id],
           title: `${run.name}: ${worst.what}`,
-          detail: msg`It has ${formatMillimetres(worst.has_mm, 1)} and needs ${formatMillimetres(worst.needs_mm, 1)}.`,
+          detail: msg`It has ${formatMillimetres(worst.has_mm, 1)} and needs
+            ${formatMillimetres(worst.needs_mm, 1)}.`,
           measured: worst.has_mm,
           limit: worst.needs_mm,
           unit: 'mm',

@@ -10,7 +10,8 @@ export const runClash: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A run touches something: it was pinned, and a part beside it has moved since. Unpin it and it is re-routed.`;
+    return msg`A run touches something: it was pinned, and a part beside it has moved since.
+      Unpin it and it is re-routed.`;
   },
   source: 'geometry: the tube along its route against every solid and every other tube',
   run: (context) =>

@@ -19,7 +19,8 @@ export const runJointApart: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`Two parts are screwed together by a joint, but their ports no longer meet: one of them was moved or turned. Move it back, or run a tube between them.`;
+    return msg`Two parts are screwed together by a joint, but their ports no longer meet: one of
+      them was moved or turned. Move it back, or run a tube between them.`;
   },
   source:
     'geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source',
@@ -49,8 +50,11 @@ export const runJointApart: SpatialCheck = {
         return [
           {
             subjects: [connection.id, connection.from.component, connection.to.component],
-            title: msg`${nameOf(context, connection.from.component)} and ${nameOf(context, connection.to.component)} no longer meet`,
-            detail: msg`Their ports, joined by a male-to-male adapter, are ${formatMillimetres(distance(a.at, b.at), 1)} apart${way ? msg`, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : msg` and do not face each other`}${connection.bridge?.span_mm ? msg`; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
+            title: msg`${nameOf(context, connection.from.component)} and
+              ${nameOf(context, connection.to.component)} no longer meet`,
+            detail: msg`Their ports, joined by a male-to-male adapter, are
+              ${formatMillimetres(distance(a.at, b.at), 1)}
+              apart${way ? msg`, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : msg` and do not face each other`}${connection.bridge?.span_mm ? msg`; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
             unit: 'mm',
@@ -58,7 +62,8 @@ export const runJointApart: SpatialCheck = {
               ...(back
                 ? [
                     {
-                      label: msg`Move ${nameOf(context, connection.to.component)} to where they meet`,
+                      label: msg`Move ${nameOf(context, connection.to.component)} to where they
+                        meet`,
                       edit: {
                         do: 'component.place' as const,
                         component: connection.to.component,
@@ -70,7 +75,8 @@ export const runJointApart: SpatialCheck = {
               ...(placement
                 ? [
                     {
-                      label: msg`Move ${nameOf(context, connection.from.component)} to where they meet`,
+                      label: msg`Move ${nameOf(context, connection.from.component)} to where
+                        they meet`,
                       edit: {
                         do: 'component.place' as const,
                         component: connection.from.component,

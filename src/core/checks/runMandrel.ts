@@ -14,7 +14,8 @@ export const runMandrel: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A bend of hard tube has an angle or a radius that none of the mandrels in hand makes. Route it again, take another mandrel, or set the route by hand.`;
+    return msg`A bend of hard tube has an angle or a radius that none of the mandrels in hand
+      makes. Route it again, take another mandrel, or set the route by hand.`;
   },
   source:
     'the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source',
@@ -30,8 +31,11 @@ export const runMandrel: SpatialCheck = {
       return [
         {
           subjects: [run.id],
-          title: msg`${run.name}: no mandrel in hand for its bend of ${formatNumber(wrong.angle_deg, { decimals: 1 })}°`,
-          detail: msg`It is bent by ${formatNumber(wrong.angle_deg, { decimals: 1 })}° at ${formatMillimetres(wrong.radius_mm)}; in hand are ${mandrels.angles_deg.join(', ')}°${mandrels.radii_mm ? msg` at ${mandrels.radii_mm.join(', ')} mm` : ''}.`,
+          title: msg`${run.name}: no mandrel in hand for its bend of
+            ${formatNumber(wrong.angle_deg, { decimals: 1 })}°`,
+          detail: msg`It is bent by ${formatNumber(wrong.angle_deg, { decimals: 1 })}° at
+            ${formatMillimetres(wrong.radius_mm)}; in hand are
+            ${mandrels.angles_deg.join(', ')}°${mandrels.radii_mm ? msg` at ${mandrels.radii_mm.join(', ')} mm` : ''}.`,
           measured: wrong.angle_deg,
           unit: '°',
           candidates: () => [

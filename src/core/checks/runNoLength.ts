@@ -16,7 +16,9 @@ export const runNoLength: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`Two ports face each other so closely that their fittings alone fill the distance: the tube between them would have no length. Use a direct connection (male-to-male fitting) instead.`;
+    return msg`Two ports face each other so closely that their fittings alone fill the distance:
+      the tube between them would have no length. Use a direct connection (male-to-male fitting)
+      instead.`;
   },
   source: 'geometry of the placed ports',
   run: (context) =>
@@ -44,8 +46,10 @@ export const runNoLength: SpatialCheck = {
         return [
           {
             subjects: [connection.id, connection.from.component, connection.to.component],
-            title: msg`The tube from ${nameOf(context, connection.from.component)} to ${nameOf(context, connection.to.component)} has no length`,
-            detail: msg`Their ports face each other ${formatMillimetres(gap)} apart; two fittings alone take ${formatMillimetres(fittings)}.`,
+            title: msg`The tube from ${nameOf(context, connection.from.component)} to
+              ${nameOf(context, connection.to.component)} has no length`,
+            detail: msg`Their ports face each other ${formatMillimetres(gap)} apart; two
+              fittings alone take ${formatMillimetres(fittings)}.`,
             measured: gap,
             limit: fittings,
             unit: 'mm',
@@ -86,7 +90,8 @@ function directFixes(context: SpatialInputs, loop: Loop, connection: Connection)
     ...(placement
       ? [
           {
-            label: msg`Move ${nameOf(context, connection.from.component)} until they meet, and screw them together`,
+            label: msg`Move ${nameOf(context, connection.from.component)} until they meet, and
+              screw them together`,
             edit: {
               do: 'batch' as const,
               edits: [

@@ -7,7 +7,9 @@ export const runNoWay: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`The router found no route for a run with the tube, the bends and the end fittings there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends tighter.`;
+    return msg`The router found no route for a run with the tube, the bends and the end fittings
+      there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends
+      tighter.`;
   },
   source:
     'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
@@ -17,7 +19,8 @@ export const runNoWay: SpatialCheck = {
       return {
         subjects: [m.connection],
         title: msg`No route found for ${run?.name ?? m.connection}`,
-        detail: msg`${m.blockedBy ? msg`${m.blockedBy} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${m.wouldFit} there is one too.` : ''} Its length stays an estimate.`,
+        detail: msg`${m.blockedBy ? msg`${m.blockedBy} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${m.wouldFit} there is one too.` : ''}
+          Its length stays an estimate.`,
         candidates: () => openingsFor(context.design, m.connection, context.offer),
       };
     }),

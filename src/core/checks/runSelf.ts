@@ -8,7 +8,9 @@ export const runSelf: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A tube runs through itself: two stretches of it, more than a half turn apart, are nearer to each other than the tube is thick. Unpin the run and let it be routed again, or move a leg.`;
+    return msg`A tube runs through itself: two stretches of it, more than a half turn apart, are
+      nearer to each other than the tube is thick. Unpin the run and let it be routed again, or
+      move a leg.`;
   },
   source: 'geometry of the routed tube',
   run: (context) =>

@@ -10,7 +10,9 @@ export const runTooLong: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A run of hard tube is longer than the sticks it is sold in, so it cannot be made of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part between.`;
+    return msg`A run of hard tube is longer than the sticks it is sold in, so it cannot be made
+      of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part
+      between.`;
   },
   source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
   run: (context) =>
@@ -50,7 +52,9 @@ export const runTooLong: SpatialCheck = {
         {
           subjects: [run.id],
           title: msg`${run.name} is longer than a stick`,
-          detail: msg`It needs ${formatMillimetres(needs_mm)} of ${loop.tube.name}${run.estimated ? msg` (estimated)` : ''}; a stick has ${formatMillimetres(stick_mm)}.`,
+          detail: msg`It needs ${formatMillimetres(needs_mm)} of
+            ${loop.tube.name}${run.estimated ? msg` (estimated)` : ''}; a stick has
+            ${formatMillimetres(stick_mm)}.`,
           measured: needs_mm,
           limit: stick_mm,
           unit: 'mm',

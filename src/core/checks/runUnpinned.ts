@@ -6,7 +6,9 @@ export const runUnpinned: SpatialCheck = {
   severity: 'marginal',
   stage: 'runs',
   get meaning() {
-    return msg`A run was pinned, but its ports have moved since: the pinned route no longer meets them, and its length is an estimate. A tube that is bent already does not fit there.`;
+    return msg`A run was pinned, but its ports have moved since: the pinned route no longer
+      meets them, and its length is an estimate. A tube that is bent already does not fit
+      there.`;
   },
   source: 'geometry of the ports',
   run: (context) =>
@@ -17,7 +19,8 @@ export const runUnpinned: SpatialCheck = {
         {
           subjects: [id],
           title: msg`${run.name} no longer fits its pinned route`,
-          detail: msg`One of its ports has moved. Move the part back, or unpin it to have it routed again.`,
+          detail: msg`One of its ports has moved. Move the part back, or unpin it to have it
+            routed again.`,
           candidates: () => [
             {
               label: msg`Unpin and route it again`,

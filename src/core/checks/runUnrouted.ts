@@ -11,7 +11,9 @@ export const runUnrouted: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`A run has no route through the case yet, or the one it had no longer meets its ports. Its length, bends and end fittings are estimated from port to port, and so is everything that follows from them. Route it on the Runs stage.`;
+    return msg`A run has no route through the case yet, or the one it had no longer meets its
+      ports. Its length, bends and end fittings are estimated from port to port, and so is
+      everything that follows from them. Route it on the Runs stage.`;
   },
   source: 'the build file: its layout has the routes',
   run: (context) => {
@@ -23,7 +25,8 @@ export const runUnrouted: SpatialCheck = {
     const diagnostic: Diagnostic = {
       subjects: unrouted,
       title: msg`${counted(unrouted.length, '# run is', '# runs are')} not routed`,
-      detail: msg`${names.slice(0, MOST_NAMED).join('; ')}${more}. Lengths, bends and what follows from them are estimates until they are.`,
+      detail: msg`${names.slice(0, MOST_NAMED).join('; ')}${more}. Lengths, bends and what
+        follows from them are estimates until they are.`,
     };
     return [diagnostic];
   },

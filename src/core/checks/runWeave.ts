@@ -6,7 +6,9 @@ export const runWeave: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`Tubes of two loops cross as seen through the glass. They do not touch, but the eye cannot follow them, and one is in the way when the other is taken out. Routing avoids it where that costs no more than about three bends.`;
+    return msg`Tubes of two loops cross as seen through the glass. They do not touch, but the
+      eye cannot follow them, and one is in the way when the other is taken out. Routing avoids
+      it where that costs no more than about three bends.`;
   },
   source:
     'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
@@ -22,7 +24,9 @@ export const runWeave: SpatialCheck = {
           {
             subjects: [run.id, other.id],
             title: msg`${run.name} crosses ${other.name}`,
-            detail: msg`One is of ${loop(run.loop)}, the other of ${loop(other.loop)}. Other ports or other places for the parts may keep the loops apart; ways by hand may too.`,
+            detail: msg`One is of ${loop(run.loop)}, the other of ${loop(other.loop)}. Other
+              ports or other places for the parts may keep the loops apart; ways by hand may
+              too.`,
           },
         ];
       }),

@@ -13,7 +13,9 @@ export const runWinding: SpatialCheck = {
   severity: 'note',
   stage: 'runs',
   get meaning() {
-    return msg`A hard tube has more than four bends, or goes round the same way four times: hard to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator or a part a little aside often take half of them away.`;
+    return msg`A hard tube has more than four bends, or goes round the same way four times: hard
+      to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator
+      or a part a little aside often take half of them away.`;
   },
   source: 'common practice, no source',
   run: (context) => {
@@ -46,7 +48,8 @@ function reasonIn(
   why: ReturnType<typeof inTheWayOf>,
 ): string {
   if (!why) return msg`No simpler route was found.`;
-  const least = msg`Between its two fittings ${counted(why.leastBends, '# bend', '# bends')} would do with nothing in the way`;
+  const least = msg`Between its two fittings ${counted(why.leastBends, '# bend', '# bends')}
+    would do with nothing in the way`;
   if (why.meets === null) return msg`${least}; the bends it needs do not fit before it.`;
   const name =
     findComponent(design, why.meets)?.name ??

@@ -38,13 +38,16 @@ export const screwTooLong: OperatingCheck = {
   severity: 'fails',
   stage: 'case',
   get meaning() {
-    return msg`A screw reaches the tubes behind the radiator's flange: turned home, it pierces one and ruins the radiator. Use a shorter one, or washers.`;
+    return msg`A screw reaches the tubes behind the radiator's flange: turned home, it pierces
+      one and ruins the radiator. Use a shorter one, or washers.`;
   },
   source: SOURCE,
   run: (context) =>
     diagnostic(context, 'too-long', (n, what) => ({
       title: msg`Screws of ${n.length_mm ?? '–'} mm pierce ${nameOf(context, n.radiator)}`,
-      detail: msg`Through ${what} the stack is ${formatMillimetres(n.window.stack_mm, 1)}; at most ${formatMillimetres(n.window.longest_mm, 1)} keep 1 mm off the tubes behind. A pierced radiator cannot be mended.`,
+      detail: msg`Through ${what} the stack is ${formatMillimetres(n.window.stack_mm, 1)}; at
+        most ${formatMillimetres(n.window.longest_mm, 1)} keep 1 mm off the tubes behind. A
+        pierced radiator cannot be mended.`,
       limit: n.window.longest_mm,
     })),
 };
@@ -60,7 +63,8 @@ export const screwTooShort: OperatingCheck = {
   run: (context) =>
     diagnostic(context, 'too-short', (n, what) => ({
       title: msg`Screws of ${n.length_mm ?? '–'} mm do not hold ${what}`,
-      detail: msg`The stack is ${formatMillimetres(n.window.stack_mm, 1)}; at least ${formatMillimetres(n.window.shortest_mm, 1)} leave 2.5 mm of thread.`,
+      detail: msg`The stack is ${formatMillimetres(n.window.stack_mm, 1)}; at least
+        ${formatMillimetres(n.window.shortest_mm, 1)} leave 2.5 mm of thread.`,
       limit: n.window.shortest_mm,
     })),
 };
@@ -76,7 +80,9 @@ export const screwNone: OperatingCheck = {
   run: (context) =>
     diagnostic(context, 'none', (n, what) => ({
       title: msg`No ${n.thread} screw fits ${what}`,
-      detail: msg`Wanted: ${formatMillimetres(n.window.shortest_mm, 1)} to ${formatMillimetres(n.window.longest_mm, 1)} long. Never use a longer one without enough washers under its head.`,
+      detail: msg`Wanted: ${formatMillimetres(n.window.shortest_mm, 1)} to
+        ${formatMillimetres(n.window.longest_mm, 1)} long. Never use a longer one without enough
+        washers under its head.`,
       limit: n.window.longest_mm,
     })),
 };

@@ -9,7 +9,8 @@ export const speedRange: OperatingCheck = {
   severity: 'note',
   stage: 'cooling',
   get meaning() {
-    return msg`A fan or pump is set to a speed that it cannot turn at: it is computed at the nearest that it can.`;
+    return msg`A fan or pump is set to a speed that it cannot turn at: it is computed at the
+      nearest that it can.`;
   },
   source: 'the least and the full speed of the part, from its maker',
   run: (context) =>
@@ -23,7 +24,8 @@ export const speedRange: OperatingCheck = {
         {
           subjects: [id],
           title: msg`${name} cannot turn at ${formatNumber(set)} rpm`,
-          detail: msg`It turns from ${formatNumber(minSpeed_rpm)} to ${formatNumber(fullSpeed_rpm)} rpm and is computed at ${formatNumber(turns)}.`,
+          detail: msg`It turns from ${formatNumber(minSpeed_rpm)} to
+            ${formatNumber(fullSpeed_rpm)} rpm and is computed at ${formatNumber(turns)}.`,
           measured: set,
           limit: turns,
           unit: 'rpm',

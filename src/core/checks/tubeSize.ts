@@ -32,7 +32,8 @@ export const tubeSize: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`The fittings of a loop are made for another tube than the one chosen. Outer and inner diameter must both match; hard tube needs fittings for hard tube.`;
+    return msg`The fittings of a loop are made for another tube than the one chosen. Outer and
+      inner diameter must both match; hard tube needs fittings for hard tube.`;
   },
   source: 'data of tube and fitting',
   run: (context) =>
@@ -62,7 +63,9 @@ export const tubeSize: SpatialCheck = {
         {
           subjects: [loop.id],
           title: msg`${fitting.name} does not fit ${tube.name}`,
-          detail: msg`The tube is ${tube.outer_mm}/${tube.inner_mm} mm ${tube.hard ? msg`hard` : msg`soft`}; the fitting is for ${fitting.tube ? msg`${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? msg`hard` : msg`soft`} tube` : msg`no tube`}.`,
+          detail: msg`The tube is ${tube.outer_mm}/${tube.inner_mm} mm
+            ${tube.hard ? msg`hard` : msg`soft`}; the fitting is for
+            ${fitting.tube ? msg`${fitting.tube.outer_mm}/${fitting.tube.inner_mm} mm ${hard ? msg`hard` : msg`soft`} tube` : msg`no tube`}.`,
           measured: tube.outer_mm,
           limit: fitting.tube?.outer_mm ?? 0,
           unit: 'mm',

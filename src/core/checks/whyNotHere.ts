@@ -22,7 +22,8 @@ export function whyNotHere(design: Design, part: ComponentPart): string | null {
       return isHomeless(design, part) ? radiatorWords(design, part) : null;
     case 'card':
       return box && part.size[0] > box.interior[0]
-        ? msg`it is ${formatMillimetres(part.size[0])} long, ${box.name} ${formatMillimetres(box.interior[0])} deep`
+        ? msg`it is ${formatMillimetres(part.size[0])} long, ${box.name}
+          ${formatMillimetres(box.interior[0])} deep`
         : noPlace(design, part);
     case 'fan':
     case 'pump':

@@ -9,7 +9,9 @@ export const wrongWay: SpatialCheck = {
   severity: 'fails',
   stage: 'runs',
   get meaning() {
-    return msg`A run goes into a port marked as an outlet, or leaves by one marked as an inlet. Filters, meters, pumps and many blocks work in one direction only: reversed they clog, read nothing or cool worse.`;
+    return msg`A run goes into a port marked as an outlet, or leaves by one marked as an inlet.
+      Filters, meters, pumps and many blocks work in one direction only: reversed they clog,
+      read nothing or cool worse.`;
   },
   source: 'the markings of the part',
   run: (context) =>

@@ -40,7 +40,8 @@ export function phrasesIn(
       name: msg`Port thread`,
       unit: '',
       why: 'unclear',
-      text: msg`Ports of G ${thread[2] ?? ''} are not known here: only G 1/4 is. An adapter stands between.`,
+      text: msg`Ports of G ${thread[2] ?? ''} are not known here: only G 1/4 is. An adapter
+        stands between.`,
       options: [{ label: msg`with adapters to G 1/4`, value: 'G1/4' }],
       words: [wordsAt(sheet, thread)],
     });

@@ -160,7 +160,8 @@ function tell(
   if (low < field.least || low > field.most) {
     ask(
       'out of range',
-      msg`${field.name}: ${written} would be ${round(low)} ${field.unit}; such parts have ${field.least} to ${field.most}.`,
+      msg`${field.name}: ${written} would be ${round(low)} ${field.unit}; such parts have
+        ${field.least} to ${field.most}.`,
       [],
     );
     return;

@@ -791,7 +791,8 @@ function setFill({ id, part }: Draft<Component>, fill_mL: number): void {
   if (part.kind !== 'reservoir') throw new EditError(msg`A ${part.kind} has no fill mark.`, place);
   if (!(fill_mL >= 1 && fill_mL <= part.volume_mL))
     throw new EditError(
-      msg`The fill must be ${formatShown(1, 'mL')} to ${formatMeasure(part.volume_mL, 'mL')}, what the reservoir holds.`,
+      msg`The fill must be ${formatShown(1, 'mL')} to ${formatMeasure(part.volume_mL, 'mL')},
+        what the reservoir holds.`,
       `${place}.fill_mL`,
     );
   part.fill_mL = fill_mL;

@@ -194,7 +194,8 @@ const aRadiusForEachCorner: Joi.CustomValidator<{
 }> = (route, helpers) =>
   route.radii_mm && route.radii_mm.length !== route.corners.length - 2
     ? helpers.message({
-        custom: msg`{{#label}} has ${route.corners.length - 2} corners between its ends and ${route.radii_mm.length} radii`,
+        custom: msg`{{#label}} has ${route.corners.length - 2} corners between its ends and
+          ${route.radii_mm.length} radii`,
       })
     : route;
 

@@ -37,7 +37,8 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
       words:
         head_m > shutOff
           ? msg`Its measured curve starts lower than the printed head; the curve is used.`
-          : msg`Its measured curve starts above the printed head: measured at another speed or voltage? The curve is used.`,
+          : msg`Its measured curve starts above the printed head: measured at another speed or
+            voltage? The curve is used.`,
     });
   if (pressure_kPa !== undefined) {
     const gives = headToPressure(head_m ?? shutOff, water(20).density_kgm3);
@@ -49,7 +50,8 @@ export function ratingTroubles(part: PumpPart): readonly RatingTrouble[] {
         unit: 'kPa',
         words:
           pressure_kPa > gives
-            ? msg`That is its burst pressure, or a mistake: a pump delivers no more pressure than its head.`
+            ? msg`That is its burst pressure, or a mistake: a pump delivers no more pressure
+              than its head.`
             : msg`It is less than its own head weighs: one of the two is for another speed.`,
       });
     }
@@ -89,7 +91,10 @@ export function headTrouble(points: readonly HeadPoint[]): HeadTrouble | null {
   return {
     point: at + 1,
     falling,
-    words: msg`Point ${at + 1} lies no lower than the one before. Where a head curve rises, one head belongs to two flows: the pump hunts between them, hisses, and no single operating point exists. Only the falling part is used; below ${peak[0]} L/min its head is held at the top.`,
+    words: msg`Point ${at + 1} lies no lower than the one before. Where a head curve rises, one
+      head belongs to two flows: the pump hunts between them, hisses, and no single operating
+      point exists. Only the falling part is used; below ${peak[0]} L/min its head is held at
+      the top.`,
   };
 }
 

@@ -65,11 +65,13 @@ export function readingTrouble(reading: GaugeReading, limit_mbar: number): strin
   if (!(at_min >= 0 && at_min <= 14 * 24 * 60))
     return msg`Time must be 0 to 14 days after the start.`;
   if (!(gauge_mbar >= -1000 && gauge_mbar <= 5000))
-    return msg`The gauge must read ${formatShown(-1000, 'mbar')} to ${formatMeasure(5000, 'mbar')}.`;
+    return msg`The gauge must read ${formatShown(-1000, 'mbar')} to
+      ${formatMeasure(5000, 'mbar')}.`;
   if (!(temp_C >= -20 && temp_C <= 60))
     return msg`The room must be ${formatShown(-20, '°C')} to ${formatCelsius(60)}.`;
   if (gauge_mbar > limit_mbar + 0.5)
-    return msg`${formatMeasure(gauge_mbar, 'mbar')} is over the lowest rating in the loop, ${formatMeasure(limit_mbar, 'mbar')}: let air out first.`;
+    return msg`${formatMeasure(gauge_mbar, 'mbar')} is over the lowest rating in the loop,
+      ${formatMeasure(limit_mbar, 'mbar')}: let air out first.`;
   return null;
 }
 

@@ -78,7 +78,9 @@ export function readingDoubts(design: Design, reading: Reading): readonly string
   for (const [loop, temp] of Object.entries(coolant_C)) {
     if (temp < room_C - 1)
       doubts.push(
-        msg`${loopName(loop)} reads ${formatCelsius(temp, 1)}, below the room at ${formatCelsius(room_C, 1)}: no radiator cools below the room. Are the two thermometers the same?`,
+        msg`${loopName(loop)} reads ${formatCelsius(temp, 1)}, below the room at
+          ${formatCelsius(room_C, 1)}: no radiator cools below the room. Are the two
+          thermometers the same?`,
       );
     if (temp > 70)
       doubts.push(

@@ -44,7 +44,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
           job(
             'top-up',
             msg`Look at the level and let the last air out`,
-            msg`Bubbles gather at the reservoir for days, and soft tube lets a little water through.`,
+            msg`Bubbles gather at the reservoir for days, and soft tube lets a little water
+              through.`,
             [3, months(2)],
           ),
           job(
@@ -99,7 +100,8 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
           job(
             'pump',
             msg`Listen to the pump and feel it at full speed`,
-            msg`A bearing is heard before it fails: a new rattle after the air has gone is a warning.`,
+            msg`A bearing is heard before it fails: a new rattle after the air has gone is a
+              warning.`,
             [months(12), months(12)],
           ),
         ]

@@ -226,7 +226,8 @@ export function interfaceFrom({ chip_C, coolant_C, heat_W, block_KW }: MeasuredP
   const rest = whole - block_KW;
   if (!(heat_W > 0 && rest > 0))
     throw new RangeError(
-      msg`${formatCelsius(chip_C, 1)} over ${formatCelsius(coolant_C, 1)} at ${heat_W} W leave nothing for paste and lid beside the block's ${block_KW} K/W`,
+      msg`${formatCelsius(chip_C, 1)} over ${formatCelsius(coolant_C, 1)} at ${heat_W} W leave
+        nothing for paste and lid beside the block's ${block_KW} K/W`,
     );
   return Math.round(rest * 1e5) / 1e5;
 }

@@ -32,12 +32,14 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
     if (draft.boardAt[0] + board.x_mm > interior[0] + 0.5)
       say(
         'boardAt.0',
-        msg`A ${board.name} board is ${mm(board.x_mm)} deep: from ${mm(draft.boardAt[0])} it sticks out by ${mm(draft.boardAt[0] + board.x_mm - interior[0])}.`,
+        msg`A ${board.name} board is ${mm(board.x_mm)} deep: from ${mm(draft.boardAt[0])} it
+          sticks out by ${mm(draft.boardAt[0] + board.x_mm - interior[0])}.`,
       );
     if (draft.boardAt[1] + board.y_mm > interior[1] + 0.5)
       say(
         'boardAt.1',
-        msg`A ${board.name} board is ${mm(board.y_mm)} high: from ${mm(draft.boardAt[1])} it sticks out by ${mm(draft.boardAt[1] + board.y_mm - interior[1])}.`,
+        msg`A ${board.name} board is ${mm(board.y_mm)} high: from ${mm(draft.boardAt[1])} it
+          sticks out by ${mm(draft.boardAt[1] + board.y_mm - interior[1])}.`,
       );
   }
   const room = roomOf(draft);
@@ -68,7 +70,8 @@ export function draftTroubles(draft: CaseDraft): readonly DraftTrouble[] {
       else if (o[middle] - o[size] / 2 < -0.5 || o[middle] + o[size] / 2 > interior[axis] + 0.5)
         say(
           `openings.${i}.${middle}`,
-          msg`It reaches from ${mm(o[middle] - o[size] / 2)} to ${mm(o[middle] + o[size] / 2)}; the tray there is 0 to ${mm(interior[axis])}.`,
+          msg`It reaches from ${mm(o[middle] - o[size] / 2)} to ${mm(o[middle] + o[size] / 2)};
+            the tray there is 0 to ${mm(interior[axis])}.`,
         );
     });
   });
@@ -102,7 +105,8 @@ function portTroubles({ ports = [], interior }: CaseDraft, say: Say): void {
       if (p[key] < 0 || p[key] > (limits[k] as number))
         say(
           `ports.${i}.${key}`,
-          msg`${p.name || msg`It`} lies beside its wall: ${mm(p[key])} of ${mm(limits[k] as number)}.`,
+          msg`${p.name || msg`It`} lies beside its wall: ${mm(p[key])} of
+            ${mm(limits[k] as number)}.`,
         );
     });
   });
@@ -134,7 +138,8 @@ function boxTroubles(place: string, name: string, box: Box, room: Box, say: Say)
     else if (low < (room.min[i] as number) - 0.5 || high > (room.max[i] as number) + 0.5)
       say(
         `${place}.max.${i}`,
-        msg`${name} sticks out of the case: ${mm(low)} to ${mm(high)} of ${mm(room.min[i] as number)} to ${mm(room.max[i] as number)}.`,
+        msg`${name} sticks out of the case: ${mm(low)} to ${mm(high)} of
+          ${mm(room.min[i] as number)} to ${mm(room.max[i] as number)}.`,
       );
   });
 }

@@ -11,8 +11,10 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
     return [
       msg`Cut ${cut}, square, with a sharp blade or tube snips.`,
       msg`Warm the ends in hot water if they will not go on; no oil, no soap.`,
-      msg`Push both ends home on their barbs, ${formatMillimetres(sheet.grip_mm)} deep, and screw the collars on by hand.`,
-      msg`Let it hang as it wants before you tighten: a twisted tube unwinds a fitting while the other end is tightened.`,
+      msg`Push both ends home on their barbs, ${formatMillimetres(sheet.grip_mm)} deep, and
+        screw the collars on by hand.`,
+      msg`Let it hang as it wants before you tighten: a twisted tube unwinds a fitting while the
+        other end is tightened.`,
     ];
   }
   const tool =
@@ -25,16 +27,22 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
     return [
       msg`Cut ${cut} with ${tool}.`,
       ...ends,
-      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into
+        their fittings.`,
     ];
   return [
-    msg`Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
+    msg`Cut ${cut} with ${tool}: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be
+      cut off at the far end when it is bent.`,
     ...ends,
-    msg`Lay a line of tape along the tube and put the marks on with a pen that wipes off: what heat bakes in stays. Write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
+    msg`Lay a line of tape along the tube and put the marks on with a pen that wipes off: what
+      heat bakes in stays. Write "first" on the end that goes to ${sheet.endNames.from}; all
+      marks are measured from it.`,
     msg`Push a silicone cord through, a hand longer than the tube.`,
-    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the mandrel. Bend every bend the same way round the mandrel.`,
+    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the
+      mandrel. Bend every bend the same way round the mandrel.`,
     ...sheet.bends.map((b, i) => bendWords(sheet, b, i)),
-    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
+    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold
+      it in place; then cut the far end to fit and deburr it.`,
     msg`Wash it out before it goes in.`,
   ];
 }
@@ -46,15 +54,20 @@ function coldSteps(sheet: BendSheet, cut: string): readonly string[] {
     return [
       msg`Cut ${cut} with a tube cutter.`,
       ends,
-      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into their fittings.`,
+      msg`Wet the ends with water and push both ${formatMillimetres(sheet.grip_mm)} deep into
+        their fittings.`,
     ];
   return [
-    msg`Cut ${cut} with a tube cutter: ${formatMillimetres(sheet.trim_mm)} more than it needs, to be cut off at the far end when it is bent.`,
+    msg`Cut ${cut} with a tube cutter: ${formatMillimetres(sheet.trim_mm)} more than it needs,
+      to be cut off at the far end when it is bent.`,
     ends,
-    msg`Put the marks on with a pen and write "first" on the end that goes to ${sheet.endNames.from}; all marks are measured from it.`,
-    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the bender. Bend every bend the same way round its former.`,
+    msg`Put the marks on with a pen and write "first" on the end that goes to
+      ${sheet.endNames.from}; all marks are measured from it.`,
+    msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the
+      bender. Bend every bend the same way round its former.`,
     ...sheet.bends.map((b, i) => coldBendWords(sheet, b, i)),
-    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold it in place; then cut the far end to fit and deburr it.`,
+    msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold
+      it in place; then cut the far end to fit and deburr it.`,
     msg`Wash oil and filings out before it goes in.`,
   ];
 }
@@ -63,14 +76,20 @@ function coldBendWords(sheet: BendSheet, bend: SheetBend, index: number): string
   const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
   const set = formatNumber(bend.set_deg, { decimals: 1 }),
     left = formatNumber(bend.angle_deg, { decimals: 1 });
-  return msg`${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is left${sheet.springBack?.from === 'material' ? msg`, estimated` : ''}).`;
+  return msg`${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the
+    corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of
+    ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is
+    left${sheet.springBack?.from === 'material' ? msg`, estimated` : ''}).`;
 }
 
 function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
   const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
-  const place = msg`Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
-  const warm = msg`Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
-  const set = msg`lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
+  const place = msg`Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the
+    corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
+  const warm = msg`Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to
+    ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
+  const set = msg`lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to
+    ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
   const rest =
     sheet.springBack === null
       ? msg`: let go warm, 90° ends near 100°`
@@ -81,7 +100,8 @@ function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
 /** The turn of the tube before a bend, as the hand makes it. */
 export function turnWords(turn: TubeTurn | null): string {
   if (!turn) return msg`Do not turn the tube: this bend lies in the same plane.`;
-  return msg`Turn the tube ${formatNumber(turn.angle_deg, { decimals: 1 })}° ${turn.direction}, seen from the end you hold, looking towards the mandrel.`;
+  return msg`Turn the tube ${formatNumber(turn.angle_deg, { decimals: 1 })}° ${turn.direction},
+    seen from the end you hold, looking towards the mandrel.`;
 }
 
 /** What can hurt, shown with every sheet (cautions of the trade). */
@@ -93,8 +113,10 @@ export function makingCautions(sheet: Pick<BendSheet, 'hard' | 'material'>): rea
     ];
   if (isBentCold(sheet))
     return [
-      msg`Bender and cutters: keep fingers out from between tube and former; gloves against sharp edges.`,
-      msg`Metal filings carry current: cut and deburr away from the machine, and wash the tube out.`,
+      msg`Bender and cutters: keep fingers out from between tube and former; gloves against
+        sharp edges.`,
+      msg`Metal filings carry current: cut and deburr away from the machine, and wash the tube
+        out.`,
       msg`Copper counts among the metals of the loop: see Materials.`,
     ];
   return [
@@ -102,7 +124,8 @@ export function makingCautions(sheet: Pick<BendSheet, 'hard' | 'material'>): rea
     msg`Saws and cutters: gloves, eye protection, and clear the dust out of the tube.`,
     ...(sheet.material === 'acrylic'
       ? [
-          msg`Acrylic splinters, and cracks where alcohol touches it: wash with water and mild soap.`,
+          msg`Acrylic splinters, and cracks where alcohol touches it: wash with water and mild
+            soap.`,
         ]
       : []),
     msg`Hot tube holds its heat inside: let it cool before the cord is drawn out.`,

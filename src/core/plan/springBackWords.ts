@@ -10,7 +10,8 @@ export function springBackWords(springBack: SpringBack | null): string {
   const share = msg`${formatNumber(100 * slope, { decimals: 1 })} % of the set angle`;
   switch (from) {
     case 'material':
-      return msg`Estimated from the metal: ${share} is left; tempers differ, make a test bend. The larger angles are to be set.`;
+      return msg`Estimated from the metal: ${share} is left; tempers differ, make a test bend.
+        The larger angles are to be set.`;
     case 'one test bend':
       return msg`Test bend: ${share} is left; the larger angles are to be set.`;
     case 'test bends': {
@@ -21,7 +22,8 @@ export function springBackWords(springBack: SpringBack | null): string {
       const scatter =
         scatter_deg === null
           ? ''
-          : msg` (a test bend lies ${formatNumber(scatter_deg, { decimals: 1 })}° off it, one in three more)`;
+          : msg` (a test bend lies ${formatNumber(scatter_deg, { decimals: 1 })}° off it, one in
+            three more)`;
       return msg`Test bends: ${share}${offset} is left${scatter}; the larger angles are to be set.`;
     }
   }

@@ -356,7 +356,8 @@ function parted(design: Design, offer: readonly Part[]): readonly Candidate[] {
         {
           id: 'loops-parted',
           kind: 'loops',
-          label: msg`A loop of its own for ${findComponent(design, blocks[0])?.name ?? msg`one block`}`,
+          label: msg`A loop of its own for
+            ${findComponent(design, blocks[0])?.name ?? msg`one block`}`,
           edit: { do: 'batch', edits },
         },
       ]

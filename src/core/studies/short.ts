@@ -49,7 +49,8 @@ export function whatIfShort(
     out.push({
       how: 'deeper',
       says: msg`Let both ends sit ${formatMillimetres(short_mm / 2, 1)} less deep`,
-      then: msg`Up to ${formatMillimetres(GIVE_MM)} an end still seals; pull at it before you fill.`,
+      then: msg`Up to ${formatMillimetres(GIVE_MM)} an end still seals; pull at it before you
+        fill.`,
       edit: null,
       touches: [],
     });
@@ -115,10 +116,12 @@ export function whatIfShort(
       );
       out.push({
         how: 'move',
-        says: msg`Move ${listAnd(group.map(nameOf))} by ${formatMillimetres(norm(gone), 1)} towards it`,
+        says: msg`Move ${listAnd(group.map(nameOf))} by ${formatMillimetres(norm(gone), 1)}
+          towards it`,
         then:
           touches.length > 0
-            ? msg`Other runs change: ${touches.map((t) => runName(design, t)).join(', ')}. Make those after it.`
+            ? msg`Other runs change: ${touches.map((t) => runName(design, t)).join(', ')}. Make
+              those after it.`
             : msg`No other run changes.`,
         edit,
         touches,

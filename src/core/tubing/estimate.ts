@@ -144,7 +144,8 @@ function estimateRun(system: System, whole: Loop, connection: Connection): Run {
     guess:
       a && b
         ? null
-        : msg`one end has no place in the case yet: ${formatMillimetres(UNPLACED_LENGTH_MM)} put down`,
+        : msg`one end has no place in the case yet: ${formatMillimetres(UNPLACED_LENGTH_MM)} put
+          down`,
   };
 }
 

@@ -22,7 +22,8 @@ export function parseQuantity(
   if (!match)
     return {
       ok: false,
-      message: msg`"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12 ${bare}"`,
+      message: msg`"${text.slice(0, 40)}" is not a ${spec.name}; type a number, for instance "12
+        ${bare}"`,
     };
   const number = readNumber(match[1] as string);
   if (!Number.isFinite(number))
@@ -32,7 +33,8 @@ export function parseQuantity(
   if (!unit) {
     return {
       ok: false,
-      message: msg`"${name.slice(0, 20)}" is not a unit of ${spec.name}; known: ${spec.units.map((u) => u.symbol).join(', ')}`,
+      message: msg`"${name.slice(0, 20)}" is not a unit of ${spec.name}; known:
+        ${spec.units.map((u) => u.symbol).join(', ')}`,
     };
   }
   return { ok: true, value: toInner(number, unit), unit: unit.symbol };

@@ -66,7 +66,8 @@ export function parseColumns(
     const cells = cellsOf(line, columns.length);
     if (cells.length !== columns.length) {
       say(
-        msg`${COUNTS[columns.length] ?? columns.length} numbers are wanted, ${counted(cells.length, '# is', '# are')} there`,
+        msg`${COUNTS[columns.length] ?? columns.length} numbers are wanted,
+          ${counted(cells.length, '# is', '# are')} there`,
       );
       return;
     }

@@ -54,7 +54,8 @@ const WORDINGS: Readonly<Record<string, Wording>> = {
     msg`${label} length must be less than or equal to ${limitOf(c)} characters long`,
   'string.min': (label, c) => msg`${label} length must be at least ${limitOf(c)} characters long`,
   'string.pattern.name': (label, { value, name }) =>
-    msg`${label} with value ${written(value)} fails to match the ${PATTERNS[written(name)] ?? written(name)} pattern`,
+    msg`${label} with value ${written(value)} fails to match the
+      ${PATTERNS[written(name)] ?? written(name)} pattern`,
 };
 
 /** What is wrong, in the language shown; at most 240 characters. */

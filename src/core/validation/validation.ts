@@ -64,7 +64,8 @@ export function parseDesign(textIn: string): Validated<Design> {
   if (textIn.length > LIMITS.bytes)
     return fail(
       '',
-      msg`The file has ${textIn.length.toLocaleString('en')} characters; at most ${LIMITS.bytes.toLocaleString('en')} are read.`,
+      msg`The file has ${textIn.length.toLocaleString('en')} characters; at most
+        ${LIMITS.bytes.toLocaleString('en')} are read.`,
     );
   let data: unknown;
   try {
@@ -90,7 +91,8 @@ export function validateDesign(data: unknown): Validated<Design> {
   if (version > BUILD_VERSION)
     return fail(
       'version',
-      msg`This build was written by a newer Zephyron (version ${version}); this one reads up to ${BUILD_VERSION}. Nothing was changed.`,
+      msg`This build was written by a newer Zephyron (version ${version}); this one reads up to
+        ${BUILD_VERSION}. Nothing was changed.`,
     );
   const checked = check<Design>(designSchema, migrate(document));
   if (!checked.ok) return checked;
@@ -239,7 +241,8 @@ function shapeIssue(data: unknown): ValidationIssue | null {
       if (keys.length > LIMITS.entries)
         return {
           path: path.slice(0, 200),
-          message: msg`This has ${keys.length.toLocaleString('en')} entries; at most ${LIMITS.entries.toLocaleString('en')} are read.`,
+          message: msg`This has ${keys.length.toLocaleString('en')} entries; at most
+            ${LIMITS.entries.toLocaleString('en')} are read.`,
         };
       values += keys.length;
       if (values > LIMITS.values)
@@ -277,12 +280,14 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (listOf(components).length > LIMITS.parts)
     return {
       path: 'components',
-      message: msg`There are ${listOf(components).length.toLocaleString('en')} parts; at most ${LIMITS.parts} are read.`,
+      message: msg`There are ${listOf(components).length.toLocaleString('en')} parts; at most
+        ${LIMITS.parts} are read.`,
     };
   if (listOf(loops).length > LIMITS.loops)
     return {
       path: 'loops',
-      message: msg`There are ${listOf(loops).length.toLocaleString('en')} loops; at most ${LIMITS.loops} are read.`,
+      message: msg`There are ${listOf(loops).length.toLocaleString('en')} loops; at most
+        ${LIMITS.loops} are read.`,
     };
   const connections = listOf(loops).reduce<number>((sum, loop) => {
     const { connections: own, links } = (loop ?? {}) as Readonly<Record<string, unknown>>;
@@ -291,7 +296,8 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (connections > LIMITS.connections)
     return {
       path: 'loops',
-      message: msg`The loops have ${connections.toLocaleString('en')} connections together; at most ${LIMITS.connections} are read.`,
+      message: msg`The loops have ${connections.toLocaleString('en')} connections together; at
+        most ${LIMITS.connections} are read.`,
     };
   const waypoints = listOf(loops)
     .flatMap((loop) => {
@@ -302,7 +308,8 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (waypoints > LIMITS.waypoints)
     return {
       path: 'loops',
-      message: msg`The runs are led through ${waypoints.toLocaleString('en')} points together; at most ${LIMITS.waypoints} are read.`,
+      message: msg`The runs are led through ${waypoints.toLocaleString('en')} points together;
+        at most ${LIMITS.waypoints} are read.`,
     };
   const fans = new Map<string, number>();
   for (const component of listOf(components)) {
@@ -314,7 +321,8 @@ function costIssue(data: unknown): ValidationIssue | null {
     if (count > LIMITS.fansOnRadiator)
       return {
         path: 'components',
-        message: msg`The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator} fans.`,
+        message: msg`The radiator "${host.slice(0, 64)}" has more than ${LIMITS.fansOnRadiator}
+          fans.`,
       };
     fans.set(host, count);
   }

@@ -130,7 +130,9 @@ export function planWiring(system: System): WiringReport {
         component: l.component.id,
         why:
           pump > 0 || fan > 0
-            ? msg`it draws ${own.toFixed(1)} A; a header gives ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)} A`
+            ? msg`it draws ${own.toFixed(1)} A; a header gives
+              ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)}
+              A`
             : msg`no header is left`,
       });
   }
@@ -248,7 +250,8 @@ function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly 
         why:
           hubs.length === 0
             ? msg`it needs a hub and none is on the list`
-            : msg`${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the list takes`,
+            : msg`${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the
+              list takes`,
       });
   }
   return [

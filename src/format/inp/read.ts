@@ -220,7 +220,8 @@ function refuseHeads(reservoirs: readonly Row[]): void {
     if (first && headOf(row) !== headOf(first))
       throw new InpError(
         row.line,
-        msg`the head of this reservoir is not that of "${first.words[0] ?? ''}": only one head is read`,
+        msg`the head of this reservoir is not that of "${first.words[0] ?? ''}": only one head
+          is read`,
       );
 }
 

@@ -101,7 +101,8 @@ export function BookDocument({
         />
         {isUnwritten && (
           <Text style={{ marginTop: 8 }}>
-            {msg`Letters that the fonts of this book do not have (Chinese, Japanese, Korean and others) are printed as a question mark.`}
+            {msg`Letters that the fonts of this book do not have (Chinese, Japanese, Korean and
+              others) are printed as a question mark.`}
           </Text>
         )}
         <Foot name={design.name} />
@@ -193,7 +194,9 @@ function BendTables({
     .map((s) => (
       <PdfTable
         key={s.run}
-        title={msg`Bends: ${s.name}, cut ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of ${s.outer_mm}/${s.inner_mm}`}
+        title={msg`Bends: ${s.name}, cut
+          ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of
+          ${s.outer_mm}/${s.inner_mm}`}
         columns={[
           { head: 'bend', wide: 12 },
           { head: msg`mark from the first end, ${unitShown('mm')}`, wide: 34, right: true },

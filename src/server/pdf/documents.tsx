@@ -76,7 +76,8 @@ function ListTables({ list, currency }: { readonly list: Bom; readonly currency:
 export const ListDocument = ({ design, list }: { readonly design: Design; readonly list: Bom }) => (
   <PdfSheet
     title={msg`${design.name}: parts list`}
-    under={msg`${list.lines.length} lines. Prices are from the catalogue, in ${design.brief.currency}.`}
+    under={msg`${list.lines.length} lines. Prices are from the catalogue, in
+      ${design.brief.currency}.`}
     foot={msg`Zephyron, ${design.name}`}
   >
     <ListTables list={list} currency={design.brief.currency} />
@@ -208,8 +209,12 @@ export function BuildDocument({
   return (
     <PdfSheet
       title={design.name}
-      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${brief.loadCase} at ${formatCelsius(brief.room_C)}; required: coolant at most ${formatKelvin(brief.limits.deltaT_K)} above room air, ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
-      foot={msg`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people come first.`}
+      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${brief.loadCase} at
+        ${formatCelsius(brief.room_C)}; required: coolant at most
+        ${formatKelvin(brief.limits.deltaT_K)} above room air,
+        ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}
+      foot={msg`Zephyron, ${design.name}. Estimates are marked. Local rules and qualified people
+        come first.`}
     >
       <BuildTables design={design} paper={paper} />
     </PdfSheet>

@@ -33,8 +33,11 @@ export function QuoteDocument({
   return (
     <PdfSheet
       title={msg`Quote: ${design.name}`}
-      under={msg`For ${named(order)}.${order.due ? msg` Promised for ${order.due.slice(0, 10)}.` : ''} All sums in ${brief.currency}.`}
-      foot={msg`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of a quote, ask where you are.`}
+      under={msg`For
+        ${named(order)}.${order.due ? msg` Promised for ${order.due.slice(0, 10)}.` : ''} All
+        sums in ${brief.currency}.`}
+      foot={msg`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of
+        a quote, ask where you are.`}
     >
       <PdfTable
         title={msg`What it will do`}
@@ -58,7 +61,8 @@ export function QuoteDocument({
         rows={[
           [msg`Parts, tools left out`, formatMoney(quote.parts)],
           [
-            msg`${formatNumber(quote.hours, { decimals: 1 })} hours at ${formatMoney(order.rate_cents)}`,
+            msg`${formatNumber(quote.hours, { decimals: 1 })} hours at
+              ${formatMoney(order.rate_cents)}`,
             formatMoney(quote.work),
           ],
           [msg`Net`, formatMoney(quote.net)],
@@ -101,7 +105,8 @@ export function HandoverDocument({
   return (
     <PdfSheet
       title={msg`Handover: ${design.name}`}
-      under={msg`For ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${ran.slice(0, 10)}.`}`}
+      under={msg`For
+        ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${ran.slice(0, 10)}.`}`}
       foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -165,10 +170,12 @@ export function HandoverDocument({
         columns={[{ head: '', wide: 100 }]}
         rows={[
           [
-            msg`Look for drops once a week in the first month. Switch off and pull the plug at any leak.`,
+            msg`Look for drops once a week in the first month. Switch off and pull the plug at
+              any leak.`,
           ],
           [
-            msg`Never open a fitting while the machine is on. Coolant is not to drink: keep it from children and animals.`,
+            msg`Never open a fitting while the machine is on. Coolant is not to drink: keep it
+              from children and animals.`,
           ],
           [msg`Stand it upright for a day after it was carried. Empty it before it is shipped.`],
         ]}
@@ -214,7 +221,8 @@ export function ChecklistDocument({
   return (
     <PdfSheet
       title={msg`Checklist: ${design.name}`}
-      under={msg`${steps.length} steps, in an order that traps no part. Minutes: the first time, with practice (estimated).`}
+      under={msg`${steps.length} steps, in an order that traps no part. Minutes: the first time,
+        with practice (estimated).`}
       foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -239,7 +247,12 @@ export function ChecklistDocument({
           `${i + 1}. ${s.title}`,
           [...s.how, ...(notes[s.id] ? [msg`Note: ${notes[s.id] ?? ''}`] : [])].join(' '),
           s.cautions.map((c) => CAUTIONS[c].title).join(', '),
-          `${s.minutes.beginner}, ${s.minutes.practised}${s.waits_h > 0 ? msg`; waits ${s.waits_h} h` : ''}`,
+          `${s.minutes.beginner}, ${s.minutes.practised}${
+            s.waits_h > 0
+              ? msg`; waits
+            ${s.waits_h} h`
+              : ''
+          }`,
         ])}
       />
     </PdfSheet>

@@ -255,7 +255,8 @@ function kept(design: Design): Accepted {
       troubles: [
         {
           path: '',
-          message: msg`The build takes ${size.toLocaleString('en')} bytes; at most ${LIMITS.bytes.toLocaleString('en')} are kept.`,
+          message: msg`The build takes ${size.toLocaleString('en')} bytes; at most
+            ${LIMITS.bytes.toLocaleString('en')} are kept.`,
         },
       ],
     };

@@ -46,13 +46,15 @@ export function Bin({
   };
   return (
     <details className={styles.bin}>
-      <summary>{msg`Bin: ${counted(entries.length, '# deletion', '# deletions')} of the last 30 days`}</summary>
+      <summary>{msg`Bin: ${counted(entries.length, '# deletion', '# deletions')} of the last 30
+        days`}</summary>
       <ul>
         {entries.map((e) => (
           <li key={`${e.kind}/${e.id}`}>
             <span className={styles.binName}>{e.name}</span>
             <span className="soft">
-              {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until ${DATE.format(e.until)}`}
+              {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until
+                ${DATE.format(e.until)}`}
             </span>
             <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
               {msg`Put back`}

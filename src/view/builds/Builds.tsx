@@ -81,7 +81,8 @@ export function Builds({ list }: { readonly list: BuildList }) {
           <div>
             <h1>{msg`Builds`}</h1>
             <p className="soft">
-              {msg`Design a loop from requirements to parts list: heat, fit, flow, metals, runs and every part to buy.`}
+              {msg`Design a loop from requirements to parts list: heat, fit, flow, metals, runs
+                and every part to buy.`}
             </p>
           </div>
           <div className={styles.actions}>
@@ -173,7 +174,8 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
   const read = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       say(
-        msg`"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never larger than 4 MB. Nothing was changed.`,
+        msg`"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never
+          larger than 4 MB. Nothing was changed.`,
       );
       return;
     }

@@ -97,7 +97,8 @@ export function NewBuild() {
       <main className={styles.main}>
         <h1>{msg`A new build`}</h1>
         <p className="soft">
-          {msg`What it must do. Units may be typed, such as 70 F or 1.1 gpm. Everything here can be changed later under Requirements.`}
+          {msg`What it must do. Units may be typed, such as 70 F or 1.1 gpm. Everything here can
+            be changed later under Requirements.`}
         </p>
         <form onSubmit={(e) => void start(e)} className={styles.form} noValidate>
           <label className={styles.nameRow}>
@@ -220,8 +221,11 @@ export function NewBuild() {
           )}
           <p className="soft">
             {isNamed && chosen
-              ? msg`Blocks, radiators with fans, pump, reservoir and the loop follow from what is named, at the quietest setting that meets the limits. All of it can be changed after, and one undo takes it back.`
-              : msg`Name a heat source and a case, and a first build is made from them; or start with nothing in it.`}
+              ? msg`Blocks, radiators with fans, pump, reservoir and the loop follow from what
+                is named, at the quietest setting that meets the limits. All of it can be
+                changed after, and one undo takes it back.`
+              : msg`Name a heat source and a case, and a first build is made from them; or start
+                with nothing in it.`}
           </p>
           <Press type="submit" className={styles.start} disabled={formState.isSubmitting}>
             {msg`Start the build`}
@@ -255,14 +259,16 @@ function CaseAdvice({
   if (heat_W === null || !best)
     return (
       <>
-        {msg`Name the heat sources, or say about how many watts they make together, and cases that hold radiators enough come first.`}
+        {msg`Name the heat sources, or say about how many watts they make together, and cases
+          that hold radiators enough come first.`}
       </>
     );
   const watts = `${formatNumber(heat_W)} W`;
   if (chosen?.isEnough)
     return (
       <>
-        {msg`${chosen.box.name} holds radiators enough for ${watts} to stay quiet, by ${WATTS_A_SECTION} W a section of 120 mm (common practice).`}
+        {msg`${chosen.box.name} holds radiators enough for ${watts} to stay quiet, by
+          ${WATTS_A_SECTION} W a section of 120 mm (common practice).`}
       </>
     );
   const instead =
@@ -279,8 +285,12 @@ function CaseAdvice({
   return (
     <>
       {chosen
-        ? msg`${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))} sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} to stay quiet (common practice).`
-        : msg`For ${watts} to stay quiet a case must hold about ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common practice).`}{' '}
+        ? msg`${chosen.box.name} holds about ${formatNumber(Math.floor(chosen.sections))}
+          sections of 120 mm; ${watts} want ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))}
+          to stay quiet (common practice).`
+        : msg`For ${watts} to stay quiet a case must hold about
+          ${formatNumber(Math.ceil(heat_W / WATTS_A_SECTION))} sections of 120 mm (common
+          practice).`}{' '}
       {instead}
     </>
   );

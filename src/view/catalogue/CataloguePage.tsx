@@ -105,7 +105,9 @@ export function CataloguePage() {
           />
         </div>
         <p className="soft">
-          {msg`${ROWS.length} parts of invented makers, with figures plausible for their class${own.length > 0 ? msg`, and ${formatNumber(own.length)} of your own` : ''}. Open a build and choose “Add a part” to use one. `}
+          {msg`${ROWS.length} parts of invented makers, with figures plausible for their
+            class${own.length > 0 ? msg`, and ${formatNumber(own.length)} of your own` : ''}.
+            Open a build and choose “Add a part” to use one. `}
           <Press className={styles.link} onClick={() => setPasting(!pasting)}>
             {msg`Paste a datasheet`}
           </Press>{' '}
@@ -195,7 +197,8 @@ export function CataloguePage() {
                         wrong ??
                           (row.retired
                             ? msg`${row.part.name} is in use again.`
-                            : msg`${row.part.name} is retired: no build is offered it. Builds that have it keep their own copy.`),
+                            : msg`${row.part.name} is retired: no build is offered it. Builds
+                              that have it keep their own copy.`),
                       );
                       setPicked(null);
                     })
@@ -230,7 +233,8 @@ export function CataloguePage() {
         {diagnostic && <p role="status">{diagnostic}</p>}
         <CompareTable />
         <p className="soft">
-          {msg`${out ? counted(rows.length, '# retired part', '# retired parts') : counted(rows.length, '# part', '# parts')} shown. Columns sort and filter by their menus.`}
+          {msg`${out ? counted(rows.length, '# retired part', '# retired parts') : counted(rows.length, '# part', '# parts')}
+            shown. Columns sort and filter by their menus.`}
           {(retired.length > 0 || out) && (
             <>
               {' '}
@@ -255,7 +259,8 @@ export function CataloguePage() {
         onClose={(_, reason) => reason === 'timeout' && setBinned(null)}
         message={
           binned
-            ? msg`"${binned.name}" is in the bin for 30 days. Builds that have it keep their own copy.`
+            ? msg`"${binned.name}" is in the bin for 30 days. Builds that have it keep their own
+              copy.`
             : ''
         }
         action={

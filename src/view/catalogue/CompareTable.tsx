@@ -27,7 +27,8 @@ export function CompareTable() {
       </div>
       {parts.length === 1 && (
         <p className="soft">
-          {msg`Compare another of its kind to see them beside each other, ${MOST_COMPARED} at most.`}
+          {msg`Compare another of its kind to see them beside each other, ${MOST_COMPARED} at
+            most.`}
         </p>
       )}
       <TableContainer>

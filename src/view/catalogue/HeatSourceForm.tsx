@@ -54,7 +54,8 @@ export function HeatSourceForm({ onDone }: { onDone(part: ComponentPart): void }
       }}
     >
       <p className="soft">
-        {msg`A part to reckon with while its data sheet is not at hand. What fits it stays “not checked”.`}
+        {msg`A part to reckon with while its data sheet is not at hand. What fits it stays “not
+          checked”.`}
       </p>
       <label className={styles.name}>
         {msg`Name`}

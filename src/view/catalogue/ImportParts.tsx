@@ -154,12 +154,14 @@ export function ImportParts({ onDone }: { onDone(): void }) {
       )}
       {whole && (
         <p className="soft">
-          {msg`${counted(sheet.rows.length, '# row', '# rows')}, exported from Zephyron: each is a whole part.`}
+          {msg`${counted(sheet.rows.length, '# row', '# rows')}, exported from Zephyron: each is
+            a whole part.`}
         </p>
       )}
       {same > 0 && (
         <p className="soft">
-          {msg`${counted(same, '# part is', '# parts are')} in the catalogue already, with the same figures: left out.`}
+          {msg`${counted(same, '# part is', '# parts are')} in the catalogue already, with the
+            same figures: left out.`}
         </p>
       )}
       {sheet && pattern && !whole && (
@@ -182,7 +184,8 @@ export function ImportParts({ onDone }: { onDone(): void }) {
             />
           </div>
           <p className="soft">
-            {msg`${counted(sheet.rows.length, '# row', '# rows')}. Put columns to figures; what has none keeps the pattern's.`}
+            {msg`${counted(sheet.rows.length, '# row', '# rows')}. Put columns to figures; what
+              has none keeps the pattern's.`}
           </p>
           <div className={styles.fields}>
             {fields.map((f) => (
@@ -304,7 +307,8 @@ function Decimals({
         />
         <span className="soft">
           {decimals.proof > 0
-            ? msg`Detected from ${counted(decimals.proof, '# cell', '# cells')}, such as ${decimals.example ?? ''}.`
+            ? msg`Detected from ${counted(decimals.proof, '# cell', '# cells')}, such as
+              ${decimals.example ?? ''}.`
             : msg`No cell tells which: assumed. Check the figures below.`}
         </span>
       </div>

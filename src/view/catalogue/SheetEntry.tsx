@@ -143,7 +143,9 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
         )}
         {isMade && made.assumed.length > 0 && (
           <p className="soft">
-            {msg`Not in the sheet, taken as usual (estimated): ${made.assumed.map((a) => `${a.name}: ${a.value}`).join('; ')}. Change them in the part afterwards.`}
+            {msg`Not in the sheet, taken as usual (estimated):
+              ${made.assumed.map((a) => `${a.name}: ${a.value}`).join('; ')}. Change them in the
+              part afterwards.`}
           </p>
         )}
         {isMade && (

@@ -52,7 +52,8 @@ export function SheetText({
       </pre>
       {read.unread.length > 0 && (
         <p className="soft">
-          {msg`Nothing was made of the figures in line${read.unread.length > 1 ? 's' : ''} ${read.unread.join(', ')}.`}
+          {msg`Nothing was made of the figures in line${read.unread.length > 1 ? 's' : ''}
+            ${read.unread.join(', ')}.`}
         </p>
       )}
     </>

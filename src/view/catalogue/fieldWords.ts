@@ -74,7 +74,8 @@ const FAMILIES: readonly (readonly [RegExp, (m: RegExpExecArray) => string])[] =
   [
     /^powerPlug\.(min|max)\.(\d)$/,
     (m) =>
-      msg`power plug ${m[1] === 'min' ? msg`from` : msg`to`}, along ${'xyz'[Number(m[2])] ?? ''}, mm`,
+      msg`power plug ${m[1] === 'min' ? msg`from` : msg`to`}, along
+        ${'xyz'[Number(m[2])] ?? ''}, mm`,
   ],
 ];
 const UNITS = /_(mm|rpm|dBA|kPa|W|mL|L|mm2|months|m|uScm|Lmin|m3h|A|K|KW|C|Pa)$/;

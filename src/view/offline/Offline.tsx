@@ -71,8 +71,10 @@ function Kept({ builds }: { readonly builds: Awaited<ReturnType<typeof keptBuild
         <h1>{msg`The server is not reached`}</h1>
         <p>
           {builds.length > 0
-            ? msg`These builds are kept in this browser. You can go on with them; what you do is sent when the server is back.`
-            : msg`This browser keeps no build yet: one is kept once it was opened here. Start the server again, then reload.`}
+            ? msg`These builds are kept in this browser. You can go on with them; what you do is
+              sent when the server is back.`
+            : msg`This browser keeps no build yet: one is kept once it was opened here. Start
+              the server again, then reload.`}
         </p>
         <ul className={styles.list}>
           {builds.map((b) => (

@@ -51,7 +51,11 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
             : msg`${bad} of ${rows.length} published checks fail`}
         </h1>
         <p className={styles.lead}>
-          {msg`Computed just now by the same core that judges your build. No expected value comes from our own code. ${count('independent')} are worked out in another way, measured, or tabulated by others; ${count('same formula')} by the same formula in other code or by hand, which finds slips of ours and not of the formula; ${count('fitted')} set a constant of ours.`}
+          {msg`Computed just now by the same core that judges your build. No expected value
+            comes from our own code. ${count('independent')} are worked out in another way,
+            measured, or tabulated by others; ${count('same formula')} by the same formula in
+            other code or by hand, which finds slips of ours and not of the formula;
+            ${count('fitted')} set a constant of ours.`}
         </p>
         <div className={styles.kinds} role="group" aria-label={msg`What they are worth`}>
           <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>

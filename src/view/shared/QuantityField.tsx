@@ -80,7 +80,9 @@ export function QuantityField({
       (max !== undefined && parsed.value > max + 1e-9)
     ) {
       setTrouble(
-        msg`${label}: ${formatMeasure(parsed.value, inner, { decimals })} is outside ${formatShown(min ?? -Infinity, inner, { decimals })} to ${formatMeasure(max ?? Infinity, inner, { decimals })}.`,
+        msg`${label}: ${formatMeasure(parsed.value, inner, { decimals })} is outside
+          ${formatShown(min ?? -Infinity, inner, { decimals })} to
+          ${formatMeasure(max ?? Infinity, inner, { decimals })}.`,
       );
       return;
     }

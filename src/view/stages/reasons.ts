@@ -44,7 +44,8 @@ export function reasonForSpot(s: SpotHeat): Reason {
       }
     : {
         title: s.name,
-        formula: msg`Mean coolant in the block plus the part's watts times the block's resistance at this flow and the resistance from hot spot to block.`,
+        formula: msg`Mean coolant in the block plus the part's watts times the block's
+          resistance at this flow and the resistance from hot spot to block.`,
         inputs: [
           { name: msg`coolant in the block`, value: formatCelsius(s.coolant_C, 1) },
           { name: msg`heat`, value: formatWatts(s.heat_W) },
@@ -58,7 +59,9 @@ export function reasonForSpot(s: SpotHeat): Reason {
 export function reasonForRise(report: CaseReport, design: Design): Reason {
   return {
     title: msg`Coolant ΔT`,
-    formula: msg`All heat put into a loop leaves by its radiators: each takes its conductance times coolant in minus air in. The mean of the coolant by volume (tubes, blocks, radiators, reservoir), minus the room. What a sensor shows depends on where it sits.`,
+    formula: msg`All heat put into a loop leaves by its radiators: each takes its conductance
+      times coolant in minus air in. The mean of the coolant by volume (tubes, blocks,
+      radiators, reservoir), minus the room. What a sensor shows depends on where it sits.`,
     inputs: [
       ...report.loops.map((l) => ({
         name: msg`${design.loops.find((x) => x.id === l.id)?.name ?? l.id}, heat in`,
@@ -67,7 +70,8 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
       ...report.loops.flatMap((l) => placesInLoop(l, report.loops.length > 1, design)),
       ...report.radiators.map((r) => ({
         name: `${componentName(design, r.id)}`,
-        value: msg`${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in ${formatCelsius(r.airIn_C, 1)}`,
+        value: msg`${formatNumber(r.conductance_WK, { decimals: 1 })} W/K, air in
+          ${formatCelsius(r.airIn_C, 1)}`,
       })),
       { name: msg`room`, value: formatCelsius(design.brief.room_C, 1) },
     ],
@@ -88,7 +92,9 @@ function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['in
     ...place(msg`coolant${of}, into the pump`, l.pumpInlet_C),
     ...l.sensors.flatMap((s) =>
       place(
-        msg`what ${s.port ? msg`the sensor in ${componentName(design, s.component)}` : componentName(design, s.component)} would read`,
+        msg`what
+          ${s.port ? msg`the sensor in ${componentName(design, s.component)}` : componentName(design, s.component)}
+          would read`,
         s.temp_C,
       ),
     ),
@@ -100,8 +106,10 @@ export function reasonForRadiator(r: RadiatorHeat): Reason {
     title: msg`Heat a radiator takes`,
     formula:
       r.basis !== 'model'
-        ? msg`${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points at this air and flow, times coolant in minus air in.`
-        : msg`Effectiveness times the smaller stream's capacity, from fin geometry, air flow where fan curve and core drag meet, and coolant flow.`,
+        ? msg`${r.basis.replace(/^./, (c) => c.toUpperCase())}: watts per kelvin of its points
+          at this air and flow, times coolant in minus air in.`
+        : msg`Effectiveness times the smaller stream's capacity, from fin geometry, air flow
+          where fan curve and core drag meet, and coolant flow.`,
     inputs: [
       { name: msg`fan speed`, value: msg`${formatNumber(r.speed_rpm)} rpm` },
       { name: msg`air through the radiator`, value: formatMeasure(r.airFlow_m3h, 'm³/h') },
@@ -133,7 +141,10 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
   );
   return {
     title: msg`Noise where you sit`,
-    formula: msg`Each fan and pump at its speed: published level + 50 log10(speed/full speed), less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms reflect.`,
+    formula: msg`Each fan and pump at its speed: published level + 50 log10(speed/full speed),
+      less what the case holds back of one within it (0 to 6 dB by octave) or one that looks to
+      the rear (2 dB). Summed as energies, then − 20 log10(distance/1 m). An estimate: rooms
+      reflect.`,
     inputs: [
       {
         name: msg`listener`,
@@ -160,7 +171,8 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
 export function reasonForFlow(flow: LoopFlow): Reason {
   return {
     title: msg`Flow of the loop`,
-    formula: msg`Where the pump's head equals what all runs, fittings and parts take. Newton on flows and pressures together (Todini & Pilati 1988).`,
+    formula: msg`Where the pump's head equals what all runs, fittings and parts take. Newton on
+      flows and pressures together (Todini & Pilati 1988).`,
     inputs: [
       { name: msg`head given`, value: `${formatMeasure(flow.head_kPa, 'kPa', { decimals: 1 })}` },
       { name: msg`coolant at`, value: formatCelsius(flow.coolant_C, 1) },
@@ -178,7 +190,9 @@ export function reasonForDrop(link: LinkFlow, name: string, split?: RunDrop): Re
     formula:
       link.kind === 'passage'
         ? msg`Its measured curve a Q + b Q², a scaled with viscosity and b with density.`
-        : msg`Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the length of its arc; each fitting at its own bore, from port to tube, by K or by its measured points. Nothing is counted twice.`,
+        : msg`Friction along the whole cut length, arcs too; K ρ v²/2 of each bend beyond the
+          length of its arc; each fitting at its own bore, from port to tube, by K or by its
+          measured points. Nothing is counted twice.`,
     inputs: [
       { name: msg`flow`, value: `${formatMeasure(link.flow_Lmin, 'L/min', { decimals: 2 })}` },
       ...(link.reynolds
@@ -207,7 +221,8 @@ const splitOf = ({ tube_kPa, bends_kPa, fittings }: RunDrop): Reason['inputs'] =
 
 export const reasonForGap = (g: Gap, judged?: GapJudged): Reason => ({
   title: msg`${g.nameA} and ${g.nameB}`,
-  formula: msg`Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus the shortest move that parts them.`,
+  formula: msg`Shortest distance of the two bodies, boxes or cylinders; when they overlap, minus
+    the shortest move that parts them.`,
   inputs: [
     { name: msg`nominal`, value: `${formatMeasure(g.gap_mm, 'mm', { decimals: 1 })}` },
     {
@@ -231,7 +246,8 @@ const chancesOf = (judged: GapJudged | undefined): Reason['inputs'] =>
     ? [
         {
           name: msg`90 % of such builds`,
-          value: msg`${formatShown(judged.band.low, 'mm', { decimals: 1 })} to ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
+          value: msg`${formatShown(judged.band.low, 'mm', { decimals: 1 })} to
+            ${formatMeasure(judged.band.high, 'mm', { decimals: 1 })}`,
         },
         { name: msg`the two touch`, value: msg`${formatNumber(100 * judged.beyond)} in 100` },
         {
@@ -251,7 +267,8 @@ export const reasonForRun = (r: Run): Reason =>
   r.routed
     ? {
         title: r.name,
-        formula: msg`Straights and arcs of the routed middle line, and how deep both ends sit in their fittings.`,
+        formula: msg`Straights and arcs of the routed middle line, and how deep both ends sit in
+          their fittings.`,
         inputs: [
           { name: msg`bends`, value: formatNumber(r.bends) },
           { name: msg`radius`, value: radiiOf(r.routed) },
@@ -269,7 +286,8 @@ export const reasonForRun = (r: Run): Reason =>
         title: r.name,
         formula:
           r.guess ??
-          msg`Estimated from where the two ports are and point: straight legs with bends of the tube's radius, plus what goes into each fitting. Routing in space will replace it.`,
+          msg`Estimated from where the two ports are and point: straight legs with bends of the
+            tube's radius, plus what goes into each fitting. Routing in space will replace it.`,
         inputs: [
           { name: msg`bends`, value: formatNumber(r.bends) },
           { name: msg`turning`, value: `${formatNumber(r.turning_deg)}°` },
@@ -279,7 +297,8 @@ export const reasonForRun = (r: Run): Reason =>
 
 export const reasonForVolume = (v: LoopVolume): Reason => ({
   title: msg`Coolant of the loop`,
-  formula: msg`Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore and length; 15 % margin.`,
+  formula: msg`Blocks, radiators and pump whole, the reservoir to its fill mark, tubes by bore
+    and length; 15 % margin.`,
   inputs: [
     { name: msg`parts`, value: formatMeasure(v.parts_mL, 'mL') },
     { name: msg`tubes`, value: formatMeasure(v.tubes_mL, 'mL') },
@@ -301,7 +320,9 @@ export const reasonForNeeded = (
   };
   return {
     title: msg`Sections needed`,
-    formula: msg`All radiators with their fans and the air they bring grown or shrunk alike, at the present speed, until the warmest loop meets the limit. Findings offer radiators really placed, each worked out whole.`,
+    formula: msg`All radiators with their fans and the air they bring grown or shrunk alike, at
+      the present speed, until the warmest loop meets the limit. Findings offer radiators really
+      placed, each worked out whole.`,
     inputs: [
       { name: msg`now`, value: formatNumber(sections) },
       { name: msg`rise now`, value: formatKelvin(rise) },
@@ -317,7 +338,9 @@ export const reasonForNeeded = (
 
 export const reasonForBand = (b: Uncertainty): Reason => ({
   title: msg`90 % range over such builds`,
-  formula: msg`${formatNumber(b.draws)} draws of what the papers do not settle, each worked out whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same band.`,
+  formula: msg`${formatNumber(b.draws)} draws of what the papers do not settle, each worked out
+    whole; the middle nine tenths are shown. The draws are seeded: the same build shows the same
+    band.`,
   inputs: [
     {
       name: msg`installation factor of air coolers`,
@@ -341,7 +364,7 @@ const BESIDE = worded(
   () =>
     ({
       flow: {
-        title: '90 % range of the flow',
+        title: msg`90 % range of the flow`,
         inputs: [
           { name: msg`the pump's head`, value: `± ${formatNumber(100 * SPREAD_BESIDE.head)} %` },
           {
@@ -352,7 +375,7 @@ const BESIDE = worded(
         beyond: msg`move less than the brief asks`,
       },
       noise: {
-        title: '90 % range of the noise',
+        title: msg`90 % range of the noise`,
         inputs: [
           {
             name: msg`level of each fan and pump`,
@@ -362,7 +385,7 @@ const BESIDE = worded(
         beyond: msg`are louder than the brief allows`,
       },
       price: {
-        title: '90 % range of the price',
+        title: msg`90 % range of the price`,
         inputs: [
           {
             name: msg`each price until it is quoted`,
@@ -391,7 +414,8 @@ export const reasonForCarries = (
   limits: { readonly deltaT_K: number; readonly noise_dBA: number },
 ): Reason => ({
   title: msg`Heat the loops would carry`,
-  formula: msg`All parts’ heat grown alike until the warmest loop meets the brief’s rise, fans as fast as the brief’s noise allows.`,
+  formula: msg`All parts’ heat grown alike until the warmest loop meets the brief’s rise, fans
+    as fast as the brief’s noise allows.`,
   inputs: [
     { name: msg`rise allowed`, value: formatKelvin(limits.deltaT_K) },
     { name: msg`noise allowed`, value: msg`${formatNumber(limits.noise_dBA)} dBA` },
@@ -403,7 +427,9 @@ export const reasonForCarries = (
 
 export const reasonForExpansion = (e: Expansion): Reason => ({
   title: msg`Growth when hot`,
-  formula: msg`Volume times the ratio of the coolant’s densities, cold over hot, less one. The air over it is pressed together and warmed as an ideal gas with water vapour in it; tubes swell by ΔV/V = (2 Δp/E) ((D² + d²)/(D² − d²) + ν).`,
+  formula: msg`Volume times the ratio of the coolant’s densities, cold over hot, less one. The
+    air over it is pressed together and warmed as an ideal gas with water vapour in it; tubes
+    swell by ΔV/V = (2 Δp/E) ((D² + d²)/(D² − d²) + ν).`,
   inputs: [
     { name: msg`filled at`, value: formatCelsius(e.cold_C, 1) },
     { name: msg`hottest coolant`, value: formatCelsius(e.hot_C, 1) },

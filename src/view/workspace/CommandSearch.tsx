@@ -159,7 +159,7 @@ function Body() {
         placeholder={msg`Type what you want to do`}
         aria-label={msg`Command`}
       />
-      <Command.List className={styles.list}>
+      <Command.List className={styles.list} label={msg`Suggestions`}>
         <Command.Empty className={styles.none}>{msg`No command has these words.`}</Command.Empty>
         {groups.map(({ heading, actions }) => (
           <Command.Group key={heading} heading={heading} className={styles.group}>

@@ -57,8 +57,11 @@ function Choosing({ conflict, mine }: { readonly conflict: Conflict; readonly mi
               : msg`It was closed, or crashed, before its work reached the server.`
           } Both versions are still there. ${
             apart
-              ? msg`They conflict: one uses what the other has removed. Choose which to keep; Undo brings yours back.`
-              : msg`What does not touch has been brought together; ${counted(clashes.length, '# thing changed on both sides waits', '# things changed on both sides wait')} for your choice.`
+              ? msg`They conflict: one uses what the other has removed. Choose which to keep;
+                Undo brings yours back.`
+              : msg`What does not touch has been brought together;
+                ${counted(clashes.length, '# thing changed on both sides waits', '# things changed on both sides wait')}
+                for your choice.`
           }`}
         </p>
         {apart ? (
@@ -159,7 +162,8 @@ export function DifferenceTable({
         </TableBody>
       </Table>
       {found.length > SHOWN && (
-        <p className="soft">{msg`and ${counted(found.length - SHOWN, '# further difference', '# further differences')}.`}</p>
+        <p className="soft">{msg`and
+          ${counted(found.length - SHOWN, '# further difference', '# further differences')}.`}</p>
       )}
     </>
   );

@@ -55,7 +55,9 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
       <div style={{ padding: 20, display: 'flex', flexDirection: 'column', gap: 14 }}>
         <h1 id="connect">{msg`Connect a loop`}</h1>
         <p>
-          {msg`The reservoir feeds the pump; the rest follows in the order that needs the least tube. Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All of it can be changed after.`}
+          {msg`The reservoir feeds the pump; the rest follows in the order that needs the least
+            tube. Spare ports get plugs, the top one a cap to fill by, the lowest a drain. All
+            of it can be changed after.`}
         </p>
         <label>
           {msg`Name `}
@@ -102,7 +104,8 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
           onPick={setTube}
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
-          {msg`${partFigures(tube)}; fitting: ${fittingFor(tube, offer)?.name ?? msg`none in the catalogue`}`}
+          {msg`${partFigures(tube)}; fitting:
+            ${fittingFor(tube, offer)?.name ?? msg`none in the catalogue`}`}
         </p>
         <Pick
           label={msg`Coolant`}
@@ -116,7 +119,8 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         </p>
         {missing.length > 0 && (
           <p role="note">
-            {msg`Without a ${missing.join(msg` or a `)} the loop will not be complete; findings will say so.`}
+            {msg`Without a ${missing.join(msg` or a `)} the loop will not be complete; findings
+              will say so.`}
           </p>
         )}
         <div style={{ display: 'flex', gap: 8 }}>

@@ -127,7 +127,8 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
         <section className={drawer.section}>
           <h2>
             <Press aria-expanded={areNotesOpen} onClick={() => setNotesOpen(!areNotesOpen)}>
-              {rich`${counted(notes.length, '# note', '# notes')} ${areNotesOpen ? <ExpandLess fontSize="inherit" /> : <ExpandMore fontSize="inherit" />}`}
+              {rich`${counted(notes.length, '# note', '# notes')}
+                ${areNotesOpen ? <ExpandLess fontSize="inherit" /> : <ExpandMore fontSize="inherit" />}`}
             </Press>
           </h2>
           {areNotesOpen && <FindingList findings={notes} onApplied={onApplied} />}
@@ -156,7 +157,7 @@ function countWords(findings: readonly Finding[]): string {
   const count = (severity: Finding['severity']): number =>
     findings.filter((f) => f.severity === severity).length;
   const words = [
-    count('fails') > 0 ? `${count('fails')} ${count('fails') === 1 ? 'fails' : 'fail'}` : '',
+    count('fails') > 0 ? msg`${counted(count('fails'), '# fails', '# fail')}` : '',
     count('marginal') > 0 ? msg`${count('marginal')} marginal` : '',
     count('note') > 0 ? msg`${counted(count('note'), '# note', '# notes')}` : '',
   ];

@@ -29,7 +29,8 @@ export function GoneDialog() {
         <p>
           {isBinned
             ? msg`It lies in the bin. Put it back and your work is saved on; nothing is lost.`
-            : msg`It was removed for good. Your work is still here and can be saved as a new build.`}
+            : msg`It was removed for good. Your work is still here and can be saved as a new
+              build.`}
         </p>
         <div className={styles.actions}>
           {isBinned && (

@@ -25,9 +25,9 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = worded(() => [
   [msg`[ and ]`, msg`step along the flow`],
   [msg`, and .`, msg`on Runs, with other routes listed: step through them`],
   ['L', msg`open or collapse the loop diagram`],
-  ['F', 'findings'],
+  ['F', msg`findings`],
   ['?', msg`this help`],
-  ['Escape', msg`pick nothing, close a sheet`],
+  [msg`Escape`, msg`pick nothing, close a sheet`],
   [msg`Ctrl K`, msg`find a command`],
   [msg`Ctrl Z, Ctrl Shift Z`, msg`undo, redo`],
   [

@@ -71,7 +71,8 @@ function Moments() {
   return (
     <>
       <p className="soft">
-        {msg`The last fifty saves are kept; of older ones the last of each ten minutes of a day, of each hour of a week, of each day before. A moment with a name is never let go.`}
+        {msg`The last fifty saves are kept; of older ones the last of each ten minutes of a day,
+          of each hour of a week, of each day before. A moment with a name is never let go.`}
       </p>
       <ol className={styles.list}>
         {moments.map((m) => (

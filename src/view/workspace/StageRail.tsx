@@ -31,7 +31,8 @@ export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
           const state = s.id === 'brief' ? null : stages[s.id as Stage];
           const result =
             state?.result ??
-            msg`${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)} dBA`;
+            msg`${formatKelvin(brief.limits.deltaT_K)}, ${formatNumber(brief.limits.noise_dBA)}
+              dBA`;
           return (
             <li key={s.id}>
               <a

@@ -26,5 +26,7 @@ export function orderPrice(design: Design, edit: Edit): string {
     (a, b) => (!a || Math.abs(b.by) > Math.abs(a.by) ? b : a),
     null,
   );
-  return msg`${formatMeasure(tube, 'm', { decimals: 2, signed: true })} of tube, ${formatNumber(bends, { signed: true })} bends (both estimated)${most ? `, ${most.name} ${formatMeasure(most.by, 'K', { decimals: 1, signed: true })}` : ''}`;
+  return msg`${formatMeasure(tube, 'm', { decimals: 2, signed: true })} of tube,
+    ${formatNumber(bends, { signed: true })} bends (both
+    estimated)${most ? `, ${most.name} ${formatMeasure(most.by, 'K', { decimals: 1, signed: true })}` : ''}`;
 }

@@ -6,7 +6,8 @@ export const uninhibited: MetalVerdict = {
   id: 'uninhibited',
   verdict: 'marginal',
   get because() {
-    return msg`An inhibitor in date would allow them; this coolant has none, or one that has run out.`;
+    return msg`An inhibitor in date would allow them; this coolant has none, or one that has run
+      out.`;
   },
   source:
     'limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh',

@@ -29,7 +29,9 @@ export function PassageTable({
       <h3>{msg`Passages between chambers`}</h3>
       {part.passages.length === 0 && (
         <p className="soft">
-          {msg`Ports of one chamber meet in it. ${names.length} ${counted(names.length, 'chamber', 'chambers')}, and nothing passes between chambers that no passage joins.`}
+          {msg`Ports of one chamber meet in it. ${names.length}
+            ${counted(names.length, 'chamber', 'chambers')}, and nothing passes between chambers
+            that no passage joins.`}
         </p>
       )}
       {part.passages.map((x, i) => {

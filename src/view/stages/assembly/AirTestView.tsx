@@ -132,7 +132,8 @@ const VERDICT = { tight: 'ok', leaks: 'fails', 'not yet known': 'unchecked' } as
 
 function Verdict({ report }: { readonly report: LeakReport }) {
   const { verdict, leak_mLmin, leakBand_mLmin, limit_mLmin, longer_min, fall_mbar } = report;
-  const rate = msg`${formatNumber(leak_mLmin, { decimals: 3 })} ± ${formatNumber(leakBand_mLmin, { decimals: 3 })} mL/min`;
+  const rate = msg`${formatNumber(leak_mLmin, { decimals: 3 })} ±
+    ${formatNumber(leakBand_mLmin, { decimals: 3 })} mL/min`;
   return (
     <p className={styles.verdict} role="status">
       <Mark verdict={VERDICT[verdict]} />{' '}

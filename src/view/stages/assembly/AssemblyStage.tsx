@@ -44,7 +44,8 @@ export function AssemblyStage() {
     return (
       <EmptyStage
         title={msg`Nothing to put together yet`}
-        text={msg`Choose a case and parts first: every step follows from where the parts are mounted.`}
+        text={msg`Choose a case and parts first: every step follows from where the parts are
+          mounted.`}
       />
     );
   const mark = (of: Step, done: boolean): void =>
@@ -60,7 +61,9 @@ export function AssemblyStage() {
   const doneCount = steps.filter((s) => s.id in (work.done ?? {})).length;
   const hours = (of: 'beginner' | 'practised'): string =>
     formatNumber(steps.reduce((s, x) => s + x.minutes[of], 0) / 60, { decimals: 0 });
-  const sentence = msg`${doneCount} of ${steps.length} steps done. About ${hours('beginner')} hours by hand the first time, ${hours('practised')} with practice, and the waiting of the tests (estimated).`;
+  const sentence = msg`${doneCount} of ${steps.length} steps done. About ${hours('beginner')}
+    hours by hand the first time, ${hours('practised')} with practice, and the waiting of the
+    tests (estimated).`;
   const side = (
     <Section title={msg`All steps`}>
       {work.order && (
@@ -93,7 +96,8 @@ export function AssemblyStage() {
         </a>
       </p>
       <p className="soft">
-        {msg`Numbers at the right: minutes with practice. Drag a part into another turn to see what that would break.`}
+        {msg`Numbers at the right: minutes with practice. Drag a part into another turn to see
+          what that would break.`}
       </p>
     </Section>
   );

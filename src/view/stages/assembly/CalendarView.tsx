@@ -158,7 +158,8 @@ export function CalendarView({
         ))}
       </ol>
       <p className="soft">
-        {msg`In copper: steps that move the end when they are late. Hatched: waiting, at night too.`}
+        {msg`In copper: steps that move the end when they are late. Hatched: waiting, at night
+          too.`}
       </p>
     </div>
   );
@@ -185,13 +186,16 @@ function ReturnWindows({
       <summary>
         <Mark verdict={late.length > 0 ? 'marginal' : 'ok'} />{' '}
         {late.length > 0
-          ? msg`${counted(late.length, '# part', '# parts')} can no longer go back once tested as planned`
-          : msg`Everything bought is tested while it can go back; the first window closes on ${dayOf((first?.until ?? 0) - 1)}`}
+          ? msg`${counted(late.length, '# part', '# parts')} can no longer go back once tested
+            as planned`
+          : msg`Everything bought is tested while it can go back; the first window closes on
+            ${dayOf((first?.until ?? 0) - 1)}`}
       </summary>
       <ul>
         {(late.length > 0 ? late : windows).slice(0, MOST_WINDOWS).map((w) => (
           <li key={w.part}>
-            {rich`${w.name}${w.shop && <span className="soft">{msg` from ${w.shop}`}</span>}: until ${dayOf(w.until - 1)}; `}
+            {rich`${w.name}${w.shop && <span className="soft">{msg` from ${w.shop}`}</span>}:
+              until ${dayOf(w.until - 1)}; `}
             {w.tested === null || w.step === null ? (
               msg`tested`
             ) : (
@@ -208,7 +212,8 @@ function ReturnWindows({
       </ul>
       {late.length > 0 && (
         <p className="soft">
-          {msg`Begin earlier, ask the shop for longer, or test those first. What was opened or wet may not go back at all: ask before.`}
+          {msg`Begin earlier, ask the shop for longer, or test those first. What was opened or
+            wet may not go back at all: ask before.`}
         </p>
       )}
     </details>

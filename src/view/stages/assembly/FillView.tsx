@@ -62,7 +62,11 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
       ) : (
         <>
           <p>
-            {msg`${formatMeasure(plan.poured_mL, 'mL')} in ${counted(plan.pulses.length, '# pulse', '# pulses')}, and ${formatMeasure(plan.topUp_mL, 'mL')} more as the air comes out (estimated; times at the flow of the full loop). The pump never empties the reservoir below ${formatNumber(100 * KEEP_SHARE)} %.`}
+            {msg`${formatMeasure(plan.poured_mL, 'mL')} in
+              ${counted(plan.pulses.length, '# pulse', '# pulses')}, and
+              ${formatMeasure(plan.topUp_mL, 'mL')} more as the air comes out (estimated; times
+              at the flow of the full loop). The pump never empties the reservoir below
+              ${formatNumber(100 * KEEP_SHARE)} %.`}
           </p>
           <Table>
             <TableHead>
@@ -93,7 +97,8 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
                   )}
                 </TableCell>
                 <TableCell colSpan={3}>
-                  {msg`cold, with the pump off: ${formatMeasure(filled.mark_mL, 'mL')} in the reservoir`}
+                  {msg`cold, with the pump off: ${formatMeasure(filled.mark_mL, 'mL')} in the
+                    reservoir`}
                 </TableCell>
               </TableRow>
             </TableBody>
@@ -117,7 +122,8 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
         </ul>
       )}
       <p className="soft">
-        {msg`The last bubbles take ${soonest} to ${latest} days. An estimate: the coolant of each part is spread evenly over its height.`}
+        {msg`The last bubbles take ${soonest} to ${latest} days. An estimate: the coolant of
+          each part is spread evenly over its height.`}
       </p>
       <h3>{msg`Draining`}</h3>
       <p>

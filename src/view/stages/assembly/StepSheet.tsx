@@ -58,7 +58,9 @@ export function StepSheet({
         </p>
       )}
       <p className="soft">
-        {msg`${formatNumber(step.minutes.beginner)} min the first time, ${formatNumber(step.minutes.practised)} with practice (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${new Date(done.on).toLocaleString()}.` : ''}`}
+        {msg`${formatNumber(step.minutes.beginner)} min the first time,
+          ${formatNumber(step.minutes.practised)} with practice
+          (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${new Date(done.on).toLocaleString()}.` : ''}`}
       </p>
       <StepPhotos key={`photos of ${step.id}`} step={step.id} photos={photos} />
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />

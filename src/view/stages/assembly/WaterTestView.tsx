@@ -22,7 +22,8 @@ export function WaterTestView() {
   return (
     <div className={styles.test}>
       <p>
-        {msg`Dry paper under every joint, nothing powered but the pump. Then look by the clock: most leaks show in the first hour, some only in the morning.`}
+        {msg`Dry paper under every joint, nothing powered but the pump. Then look by the clock:
+          most leaks show in the first hour, some only in the morning.`}
       </p>
       {(['leaks', 'mains'] as const).map((c) => (
         <p key={c} className={styles.caution}>
@@ -65,7 +66,8 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
         <>
           <p role="status">
             {next === undefined
-              ? msg`Every look was dry: the loop is sealed. Tighten again by hand, cold; and once more after the first hot run.`
+              ? msg`Every look was dry: the loop is sealed. Tighten again by hand, cold; and
+                once more after the first hot run.`
               : dueText(next - minutes)}{' '}
             <Press className={styles.link} onClick={() => mark(START, null)}>
               {msg`Start the clock anew`}
@@ -80,7 +82,9 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
                   {msg` after ${timeText(m)} `}
                   {looked ? (
                     <Press className={styles.link} onClick={() => mark(m, null)}>
-                      {msg`dry at ${new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take back`}
+                      {msg`dry at
+                        ${new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take
+                        back`}
                     </Press>
                   ) : (
                     <Press
@@ -106,7 +110,8 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
         ))}
       </ol>
       <p className="soft">
-        {msg`A drop: pump off, plug out, dry it, tighten, and start the clock anew. A soft tube that turns while one end is tightened unwinds the other: hold it.`}
+        {msg`A drop: pump off, plug out, dry it, tighten, and start the clock anew. A soft tube
+          that turns while one end is tightened unwinds the other: hold it.`}
       </p>
     </section>
   );

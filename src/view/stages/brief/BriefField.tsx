@@ -103,7 +103,8 @@ const DELTA_T: BriefFigure = {
     return msg`Coolant ΔT limit`;
   },
   note: () =>
-    msg`${formatMeasure(10, 'K')} is cool, ${formatMeasure(15, 'K')} usual, ${formatMeasure(20, 'K')} the most one likes`,
+    msg`${formatMeasure(10, 'K')} is cool, ${formatMeasure(15, 'K')} usual,
+      ${formatMeasure(20, 'K')} the most one likes`,
   quantity: 'difference',
   decimals: 1,
   min: 0.5,
@@ -163,7 +164,8 @@ const FLOW: BriefFigure = {
     return msg`Flow target`;
   },
   note: () =>
-    msg`below ${formatFlow(2)} is poor, ${formatShown(3, 'L/min', { decimals: 1 })} to ${formatFlow(4.5)} good (common practice)`,
+    msg`below ${formatFlow(2)} is poor, ${formatShown(3, 'L/min', { decimals: 1 })} to
+      ${formatFlow(4.5)} good (common practice)`,
   quantity: 'flow',
   decimals: 1,
   min: 0.1,

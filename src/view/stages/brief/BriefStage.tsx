@@ -41,11 +41,15 @@ export function BriefStage() {
   return (
     <StageFrame
       title={msg`What the loop must do`}
-      sentence={msg`Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm, 3/8 in.`}
+      sentence={msg`Every verdict is judged against these. Units may be typed: 70 F, 1.1 gpm,
+        3/8 in.`}
       side={
         <Section title={msg`How they are used`}>
           <p>
-            {msg`Coolant ΔT is the mean coolant temperature above room air. Noise is all fans and pumps together where you sit, an estimate. Flow is through the pump. A part limit, when set, counts if it is lower than the part's own. The budget counts the loop's parts, not the machine's hardware.`}
+            {msg`Coolant ΔT is the mean coolant temperature above room air. Noise is all fans
+              and pumps together where you sit, an estimate. Flow is through the pump. A part
+              limit, when set, counts if it is lower than the part's own. The budget counts the
+              loop's parts, not the machine's hardware.`}
           </p>
         </Section>
       }

@@ -105,7 +105,8 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
   const plate = drawBracket(ask);
   // Words and lines keep their size whatever the plate's.
   const k = Math.max(plate.width_mm + 30, plate.height_mm + 30) / 250;
-  const title = msg`Bracket for ${feet.find((f) => f.value === over)?.label.split(',')[0] ?? msg`a part`}`;
+  const title = msg`Bracket for
+    ${feet.find((f) => f.value === over)?.label.split(',')[0] ?? msg`a part`}`;
   const mm = (label: string, value: number, set: (v: number) => void, min = 0, max = 400) => (
     <QuantityField
       label={label}
@@ -204,7 +205,8 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       <div
         className={styles.drawing}
         role="img"
-        aria-label={msg`Plate ${formatSize([plate.width_mm, plate.height_mm])} with ${plate.holes.length} holes`}
+        aria-label={msg`Plate ${formatSize([plate.width_mm, plate.height_mm])} with
+          ${plate.holes.length} holes`}
       >
         <svg
           viewBox={`${-20 * k} ${-4 * k} ${plate.width_mm + 26 * k} ${plate.height_mm + 26 * k}`}
@@ -258,11 +260,13 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       {plate.troubles.map((t) => (
         <p key={t.says}>
           <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} />
-          {msg` ${t.says} ${formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least ${formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.`}
+          {msg` ${t.says} ${formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least
+            ${formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.`}
         </p>
       ))}
       <p className="soft">
-        {msg`Ink: holes of the case, ${ask.underThread}. Copper: holes of the part, ${ask.overThread}.`}
+        {msg`Ink: holes of the case, ${ask.underThread}. Copper: holes of the part,
+          ${ask.overThread}.`}
       </p>
       <p className={styles.files}>
         <Press className={styles.use} onClick={() => downloadBracket(title, plate, 'svg')}>

@@ -62,7 +62,8 @@ const roomBehind = ({ behind_mm = 0 }: CasePart): string =>
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
     ? msg`${box.name}, an open frame of ${formatSize(box.interior)}.`
-    : msg`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)} inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
+    : msg`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)}
+      inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -213,7 +214,8 @@ export function CaseStage() {
                     checked={design.choices.removed.includes(o.id)}
                     onChange={(e) =>
                       commit(
-                        msg`${e.target.checked ? msg`take out` : msg`put back`} the ${o.name.toLowerCase()}`,
+                        msg`${e.target.checked ? msg`take out` : msg`put back`} the
+                          ${o.name.toLowerCase()}`,
                         {
                           do: 'case.remove-obstacle',
                           obstacle: o.id,
@@ -263,12 +265,14 @@ export function CaseStage() {
               <>
                 {msg`Drag ${component.name}, or move it with the arrow keys by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}.${
                   nearest
-                    ? msg` Nearest: ${nearest.nameA} to ${nearest.nameB}, ${formatMillimetres(nearest.gap_mm, 1)}.`
+                    ? msg` Nearest: ${nearest.nameA} to ${nearest.nameB},
+                      ${formatMillimetres(nearest.gap_mm, 1)}.`
                     : ''
                 }`}
               </>
             ) : (
-              msg`Click a part to see its gaps and move it. Radiators slide on their rails; pump and reservoir are free-standing, on a bracket or tape.`
+              msg`Click a part to see its gaps and move it. Radiators slide on their rails; pump
+                and reservoir are free-standing, on a bracket or tape.`
             )}
           </p>
         </>
@@ -279,7 +283,8 @@ export function CaseStage() {
         className={styles.sheet}
         tabIndex={0}
         role="group"
-        aria-label={msg`Drawing of the case: arrow keys move the picked part by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}`}
+        aria-label={msg`Drawing of the case: arrow keys move the picked part by
+          ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}`}
         onKeyDown={nudge}
       >
         {isInSpace(view) ? (

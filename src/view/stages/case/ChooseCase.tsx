@@ -14,7 +14,9 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
     <div className={styles.choose}>
       <EmptyStage
         title={msg`Choose the case`}
-        text={msg`The case decides where radiators can go, how thick they may be and where pump and reservoir are mounted. It can be changed later; parts keep their place where the new case has it.`}
+        text={msg`The case decides where radiators can go, how thick they may be and where pump
+          and reservoir are mounted. It can be changed later; parts keep their place where the
+          new case has it.`}
       />
       <div className={styles.cases}>
         {cases.map((c) => (
@@ -32,7 +34,8 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
           <strong>{msg`A case of your own`}</strong>
           <br />
           <span className="soft">
-            {msg`Not among these: measure it with a ruler, step by step, and see it drawn as you type.`}
+            {msg`Not among these: measure it with a ruler, step by step, and see it drawn as you
+              type.`}
           </span>
         </Press>
       </div>

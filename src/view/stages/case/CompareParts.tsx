@@ -43,7 +43,8 @@ export function CompareParts({ component }: { readonly component: Component }) {
       )}
       {open && result && (
         <p className="soft">
-          {msg`Against now, runs estimated in both: coolant ΔT, noise, slowest loop, the loop's list; the gap is to the nearest thing.`}
+          {msg`Against now, runs estimated in both: coolant ΔT, noise, slowest loop, the loop's
+            list; the gap is to the nearest thing.`}
         </p>
       )}
       {open && result && (

@@ -71,7 +71,9 @@ function Ruler({
       <div
         className={styles.scale}
         role="img"
-        aria-label={msg`${name}: ${formatMeasure(used_mm, 'mm')} taken, ${isFree ? msg`open before it` : msg`${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? msg`the far wall`}`}, maker says ${formatMeasure(published_mm, 'mm')}`}
+        aria-label={msg`${name}: ${formatMeasure(used_mm, 'mm')} taken,
+          ${isFree ? msg`open before it` : msg`${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? msg`the far wall`}`},
+          maker says ${formatMeasure(published_mm, 'mm')}`}
       >
         <div className={styles.free} style={{ width: pc(free_mm) }} />
         <div className={styles.used} data-over={over || undefined} style={{ width: pc(used_mm) }} />

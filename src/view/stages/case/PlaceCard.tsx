@@ -332,7 +332,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 </Press>
               ))}
               <span className="soft">
-                {msg`of ${formatMeasure(Math.max(0, slack), 'mm')}${mount.holes ? msg`, to its holes` : ''}`}
+                {msg`of
+                  ${formatMeasure(Math.max(0, slack), 'mm')}${mount.holes ? msg`, to its holes` : ''}`}
               </span>
             </div>
             <Segments

@@ -61,7 +61,8 @@ export function PortRoom() {
                   <br />
                   <span className="soft">
                     {p.verdict === 'clash'
-                      ? msg`${p.fitting} runs into ${p.with ?? ''}${p.besidePort ? msg`; an extender on one of the two parts them` : ''}`
+                      ? msg`${p.fitting} runs into
+                        ${p.with ?? ''}${p.besidePort ? msg`; an extender on one of the two parts them` : ''}`
                       : msg`${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
                   </span>
                 </TableCell>
@@ -78,7 +79,10 @@ export function PortRoom() {
       )}
       {open && (
         <p className="soft">
-          {msg`${counted(fits.length - shown.length, '# fitting', '# fittings')} clear. A fitting is taken as a cylinder straight out of its port, elbows too until runs are routed; ${formatMeasure(HAND_MM, 'mm')}round it are wanted for fingers (common practice).`}
+          {msg`${counted(fits.length - shown.length, '# fitting', '# fittings')} clear. A
+            fitting is taken as a cylinder straight out of its port, elbows too until runs are
+            routed; ${formatMeasure(HAND_MM, 'mm')}round it are wanted for fingers (common
+            practice).`}
         </p>
       )}
     </Section>

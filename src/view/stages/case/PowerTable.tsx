@@ -74,13 +74,16 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        {msg`about ${formatMeasure(l.way_mm, 'mm')} to the motherboard (estimated), cables reach ${formatMeasure(l.reach_mm, 'mm')}${l.extension ? msg`; with ${l.extension.name}` : ''}`}
+                        {msg`about ${formatMeasure(l.way_mm, 'mm')} to the motherboard
+                          (estimated), cables reach
+                          ${formatMeasure(l.reach_mm, 'mm')}${l.extension ? msg`; with ${l.extension.name}` : ''}`}
                       </span>
                     </>
                   )}
                 </TableCell>
                 <TableCell className="num">
-                  {msg`${formatNumber(l.current_A, { decimals: 2 })} of ${formatNumber(l.limit_A, { decimals: 1 })}`}
+                  {msg`${formatNumber(l.current_A, { decimals: 2 })} of
+                    ${formatNumber(l.limit_A, { decimals: 1 })}`}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={loadVerdict()} />
@@ -110,13 +113,20 @@ export function PowerTable() {
           .map((k) => `${power.plugs[k]} ${PLUGS[k]}`)
           .join(
             ', ',
-          )}. Left: ${counted(power.freeFan, '# fan header', '# fan headers')}, ${counted(power.freePump, '# pump header', '# pump headers')}.${power.assumed ? msg` The board says nothing of its headers: common ones are assumed.` : ''} At full speed and 12 V; starting draws more for a moment. Cables are on the parts list.`}
+          )}. Left: ${counted(power.freeFan, '# fan header', '# fan headers')}, ${counted(power.freePump, '# pump header', '# pump headers')}.${
+          power.assumed
+            ? msg` The
+            board says nothing of its headers: common ones are assumed.`
+            : ''
+        } At full speed and 12 V; starting draws more for a moment. Cables are on the parts list.`}
       </p>
       <p>
         {supply ? (
           <>
             <Mark verdict={supplyVerdict(supply)} />
-            {msg` Supply: ${formatWatts(supply.most_W)} of ${formatWatts(supply.rating_W)} in the heaviest load, ${formatWatts(supply.helpers_W)} of it fans and pumps; ${formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.`}
+            {msg` Supply: ${formatWatts(supply.most_W)} of ${formatWatts(supply.rating_W)} in
+              the heaviest load, ${formatWatts(supply.helpers_W)} of it fans and pumps;
+              ${formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.`}
           </>
         ) : (
           msg`No power supply is in the build yet.`

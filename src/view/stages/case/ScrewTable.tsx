@@ -51,7 +51,12 @@ export function ScrewTable() {
                 <TableCell className="num">
                   {s.length_mm === null
                     ? msg`none`
-                    : `${s.quantity} × ${s.length_mm}${s.washers > 0 ? msg`, ${s.washers} washers` : ''}`}
+                    : `${s.quantity} × ${s.length_mm}${
+                        s.washers > 0
+                          ? msg`, ${s.washers}
+                      washers`
+                          : ''
+                      }`}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={screwVerdict()} />
@@ -62,7 +67,8 @@ export function ScrewTable() {
         </TableBody>
       </Table>
       <p className={styles.caution}>
-        {msg`Too long a screw pierces a tube behind the fins and ruins the radiator. Measure before you turn it home.`}
+        {msg`Too long a screw pierces a tube behind the fins and ruins the radiator. Measure
+          before you turn it home.`}
       </p>
     </Section>
   );

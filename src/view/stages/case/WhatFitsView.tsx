@@ -111,19 +111,26 @@ export function WhatFitsView() {
           <h2>{msg`Largest sets for this case`}</h2>
           {result.sets.length === 0 && (
             <p className="soft">
-              {msg`No radiator in the catalogue fits beside the parts that are already in this case.`}
+              {msg`No radiator in the catalogue fits beside the parts that are already in this
+                case.`}
             </p>
           )}
           <ul className={styles.sets}>
             {result.sets.map((s) => (
               <li key={s.picks.map((p) => p.mount + p.radiator).join()}>
                 <Mark verdict={VERDICT[s.verdict]} />{' '}
-                <strong>{msg`${formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of 120`}</strong>
+                <strong>{msg`${formatNumber(s.area_mm2 / 14400, { decimals: 1 })} sections of
+                  120`}</strong>
                 <span className={styles.picks}>
                   {s.picks
                     .map(
                       (p) =>
-                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${p.slide_mm > 0 ? msg`, slid ${formatMeasure(p.slide_mm, 'mm')}` : ''}`,
+                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${
+                          p.slide_mm > 0
+                            ? msg`,
+                          slid ${formatMeasure(p.slide_mm, 'mm')}`
+                            : ''
+                        }`,
                     )
                     .join('; ')}
                   {s.gap_mm === null
@@ -173,7 +180,8 @@ export function WhatFitsView() {
                           className={styles.cell}
                           aria-pressed={chosen}
                           onClick={() => setAt(chosen ? null : { mount: m.id, radiator: r.id })}
-                          aria-label={msg`${r.name} on the ${m.name.toLowerCase()}: ${c.verdict}${c.gap_mm === null ? '' : `, ${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`}`}
+                          aria-label={msg`${r.name} on the ${m.name.toLowerCase()}:
+                            ${c.verdict}${c.gap_mm === null ? '' : `, ${formatMeasure(c.gap_mm, 'mm', { decimals: 1 })}`}`}
                         >
                           <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
                           {hangs(m.id) === r.id ? (
@@ -190,12 +198,18 @@ export function WhatFitsView() {
           {at && open && (
             <div className={styles.detail} role="status">
               <p>
-                {rich`${(<strong>{nameOf(open.radiator)}</strong>)} on the ${mountName(open.mount).toLowerCase()}: stack ${formatMeasure(open.stack_mm, 'mm')} with ${fanOf(open.fan)?.name}, slid ${formatMeasure(open.slide_mm, 'mm')}, ports to the ${open.ports === 'end' ? msg`far end` : msg`start`} of the rail. `}
+                {rich`${(<strong>{nameOf(open.radiator)}</strong>)} on the
+                  ${mountName(open.mount).toLowerCase()}: stack
+                  ${formatMeasure(open.stack_mm, 'mm')} with ${fanOf(open.fan)?.name}, slid
+                  ${formatMeasure(open.slide_mm, 'mm')}, ports to the
+                  ${open.ports === 'end' ? msg`far end` : msg`start`} of the rail. `}
                 {open.gap_mm === null ? (
                   msg`Nothing is near.`
                 ) : (
                   <>
-                    {rich`Nearest: ${open.with}, ${formatMeasure(open.gap_mm, 'mm', { decimals: 1 })}; worst case ${formatMeasure(open.worst_mm, 'mm', { decimals: 1 })}.`}
+                    {rich`Nearest: ${open.with},
+                      ${formatMeasure(open.gap_mm, 'mm', { decimals: 1 })}; worst case
+                      ${formatMeasure(open.worst_mm, 'mm', { decimals: 1 })}.`}
                   </>
                 )}{' '}
                 {open.fittings === false ? msg`No straight fitting goes into its ports.` : ''}
@@ -206,7 +220,10 @@ export function WhatFitsView() {
             </div>
           )}
           <p className="soft">
-            {msg`Each is tried at the ends, the middle and every ${formatMeasure(10, 'mm')} of its rail with its ports to either end; the position with the largest gap is reported. Marginal is below ${formatMeasure(design.brief.limits.clear_mm, 'mm')}. Sets take no fans in push-pull.`}
+            {msg`Each is tried at the ends, the middle and every ${formatMeasure(10, 'mm')} of
+              its rail with its ports to either end; the position with the largest gap is
+              reported. Marginal is below ${formatMeasure(design.brief.limits.clear_mm, 'mm')}.
+              Sets take no fans in push-pull.`}
           </p>
         </div>
       )}

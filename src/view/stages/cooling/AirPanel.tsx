@@ -80,8 +80,10 @@ export function AirPanel() {
   const balanceWords = () => {
     if (Math.abs(balance) < UNEVEN) return msg`They balance well.`;
     if (balance > 0)
-      return msg`Fans bring more in than they blow out: the rest leaves through vents and gaps, and dust stays outside the filters.`;
-    return msg`Fans blow more out than they bring in: the rest is drawn in through vents and gaps, past the filters.`;
+      return msg`Fans bring more in than they blow out: the rest leaves through vents and gaps,
+        and dust stays outside the filters.`;
+    return msg`Fans blow more out than they bring in: the rest is drawn in through vents and
+      gaps, past the filters.`;
   };
   const sensitivity = useMemo(
     () => airSensitivity(thermalModel, analysis.reports.flow, design.brief.loadCase),
@@ -93,11 +95,13 @@ export function AirPanel() {
         <p>
           {msg`Case air is at ${formatCelsius(report.caseAir_C, 1)}, ${formatKelvin(report.caseAir_C - room_C)} above room air${
             before_W > 1
-              ? msg`: ${listAnd(intake.map((r) => nameOf(r.id)))} ${intake.length > 1 ? msg`put` : msg`puts`} ${formatWatts(before_W)} into it`
+              ? msg`: ${listAnd(intake.map((r) => nameOf(r.id)))}
+                ${intake.length > 1 ? msg`put` : msg`puts`} ${formatWatts(before_W)} into it`
               : ''
           }${
             report.airCooled_W > 1
-              ? msg`${before_W > 1 ? msg`, and` : ':'} air-cooled parts ${formatWatts(report.airCooled_W)}`
+              ? msg`${before_W > 1 ? msg`, and` : ':'} air-cooled parts
+                ${formatWatts(report.airCooled_W)}`
               : ''
           }.`}
         </p>
@@ -105,7 +109,9 @@ export function AirPanel() {
           const cost = r.conductance_WK * (r.airIn_C - room_C);
           return (
             <p key={r.id}>
-              {rich`${(<strong>{nameOf(r.id)}</strong>)} is an exhaust, so it takes in that air: ${formatCelsius(r.airIn_C, 1)} instead of ${formatCelsius(room_C, 1)}. At the same coolant it sheds ${formatWatts(cost)} less than it would with room air.`}
+              {rich`${(<strong>{nameOf(r.id)}</strong>)} is an exhaust, so it takes in that air:
+                ${formatCelsius(r.airIn_C, 1)} instead of ${formatCelsius(room_C, 1)}. At the
+                same coolant it sheds ${formatWatts(cost)} less than it would with room air.`}
             </p>
           );
         })}
@@ -154,7 +160,8 @@ export function AirPanel() {
           </TableBody>
         </Table>
         <p>
-          {msg`${formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and ${formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. ${balanceWords()}`}
+          {msg`${formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and
+            ${formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. ${balanceWords()}`}
         </p>
         <p>{sensitivityWords(sensitivity)}</p>
         <p className="soft">
@@ -179,7 +186,8 @@ function sensitivityWords({ asItIs_K, openFrame_K, sealed_K }: AirSensitivity): 
     if (Math.abs(warmer) < 0.05) return msg`as warm as now`;
     return `${formatMeasure(Math.abs(warmer), 'K', { decimals: 1 })} ${warmer > 0 ? 'warmer' : 'cooler'}`;
   };
-  return msg`On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam taped, ${by(sealed_K)}.`;
+  return msg`On an open frame the coolant would be ${by(openFrame_K)}; with every vent and seam
+    taped, ${by(sealed_K)}.`;
 }
 
 const chamberName = (shell: CasePart | null, id: string): string =>
@@ -196,5 +204,6 @@ function pressureWords(
 ): string {
   const warm = several ? msg` and is at ${formatCelsius(temp_C, 1)}` : '';
   const side = pressure_Pa >= 0 ? 'over' : 'under';
-  return msg`${several ? chamberName(shell, id) : msg`The case`} stands ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
+  return msg`${several ? chamberName(shell, id) : msg`The case`} stands
+    ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
 }

@@ -162,7 +162,8 @@ export function AnswerPanel({
                       {fans.map((f) => (
                         <QuantityField
                           key={f.component}
-                          label={msg`Speed of ${findComponent(design, f.component)?.name ?? msg`the fans`}`}
+                          label={msg`Speed of
+                            ${findComponent(design, f.component)?.name ?? msg`the fans`}`}
                           hideLabel
                           width={46}
                           value={f.speed_rpm}
@@ -235,6 +236,8 @@ const SURE = 0.05;
 function riskWords(bands: Uncertainty | null, held: boolean): string {
   if (!bands?.deltaT_K || bands.riseOver < SURE || bands.riseOver > 1 - SURE) return '';
   return held
-    ? msg`The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such builds would run warmer than you ask.`
-    : msg`The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100 such builds would meet it.`;
+    ? msg`The band crosses the limit: about ${formatNumber(100 * bands.riseOver)} in 100 such
+      builds would run warmer than you ask.`
+    : msg`The band crosses the limit: about ${formatNumber(100 * (1 - bands.riseOver))} in 100
+      such builds would meet it.`;
 }

@@ -67,7 +67,8 @@ export function ChangeTable() {
     if (best)
       return (
         <>
-          {rich`Best use of it: ${(<strong>{best.label}</strong>)}, ${formatKelvin(best.deltaT_K)} for ${formatMoney(best.cost_minor)}. `}
+          {rich`Best use of it: ${(<strong>{best.label}</strong>)},
+            ${formatKelvin(best.deltaT_K)} for ${formatMoney(best.cost_minor)}. `}
           <Press
             className={styles.put}
             disabled={!fresh}
@@ -159,7 +160,9 @@ export function ChangeTable() {
         ))}
       </Table>
       <p className="soft">
-        {msg`Coolant and noise against now, at the fan speeds the change leaves. Holds at: the noise at the slowest fan speed that keeps the brief's rise. Costs: what the whole list costs more. A filled mark: it fits and connects; the open square says what does not.`}
+        {msg`Coolant and noise against now, at the fan speeds the change leaves. Holds at: the
+          noise at the slowest fan speed that keeps the brief's rise. Costs: what the whole list
+          costs more. A filled mark: it fits and connects; the open square says what does not.`}
       </p>
     </Section>
   );

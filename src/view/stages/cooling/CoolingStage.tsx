@@ -53,8 +53,10 @@ export function CoolingStage() {
         title={msg`No radiator in a loop yet`}
         text={
           components.some((i) => i.part.kind === 'radiator')
-            ? msg`A radiator is there, but no loop goes through it. Connect the loop in the loop diagram below, then the result appears here.`
-            : msg`Add a radiator and fans for it, and connect the loop. Then this page says how warm the coolant gets at which noise, and how many sections you need.`
+            ? msg`A radiator is there, but no loop goes through it. Connect the loop in the loop
+              diagram below, then the result appears here.`
+            : msg`Add a radiator and fans for it, and connect the loop. Then this page says how
+              warm the coolant gets at which noise, and how many sections you need.`
         }
         action={msg`Open the catalogue`}
         onAction={() => open('stores')}
@@ -124,13 +126,15 @@ function Cooling() {
     if (rise === null) return msg`A pump or fan does not turn: see the findings beside.`;
     return (
       <>
-        {rich`At ${speed} the coolant settles ${(<Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>)}`}
+        {rich`At ${speed} the coolant settles
+          ${(<Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>)}`}
         {band?.deltaT_K && (
           <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
             {' '}
             (
             <Why reason={reasonForBand(band)}>
-              {msg`${formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to ${formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}`}
+              {msg`${formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to
+                ${formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}`}
             </Why>
             )
           </span>
@@ -158,7 +162,9 @@ function Cooling() {
         </Why>
         {msg`; you have ${sizing.sections}.${
           sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
-            ? msg` The slowest speed that meets the brief is ${formatSpeed(sizing.quietestSpeed_rpm)}, ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
+            ? msg` The slowest speed that meets the brief is
+              ${formatSpeed(sizing.quietestSpeed_rpm)},
+              ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
             : ''
         }`}
       </>

@@ -50,9 +50,15 @@ export function FiguresPanel() {
             <div key={r.id} className={styles.figure}>
               <p>
                 <strong>{component?.name}</strong>
-                {msg`: ${formatNumber(r.conductance_WK, { decimals: 1 })} W/K at ${formatNumber(r.speed_rpm)} rpm, ${r.basis === 'model' ? msg`modelled from its fins` : r.basis}. ${
+                {msg`: ${formatNumber(r.conductance_WK, { decimals: 1 })} W/K at ${formatNumber(r.speed_rpm)} rpm, ${
+                  r.basis === 'model'
+                    ? msg`modelled
+                  from its fins`
+                    : r.basis
+                }. ${
                   part?.measured
-                    ? msg`${part.measured.points.length} points${part.measured.source ? `; ${part.measured.source}` : ''}. `
+                    ? msg`${part.measured.points.length}
+                      points${part.measured.source ? `; ${part.measured.source}` : ''}. `
                     : ''
                 }`}
                 <Press className={styles.put} onClick={() => setMeasuring(r.id)}>
@@ -62,7 +68,10 @@ export function FiguresPanel() {
               {part && <RatingEditor component={r.id} rating={part.rating ?? null} />}
               {compared && part?.rating && (
                 <p className="soft">
-                  {msg`Printed: ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K at ${formatNumber(part.rating.speed_rpm)} rpm; ours at that speed: ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K, ${formatNumber(100 * (compared.ratio - 1), { signed: true })} %.`}
+                  {msg`Printed: ${formatNumber(compared.printed_WK, { decimals: 1 })} W/K at
+                    ${formatNumber(part.rating.speed_rpm)} rpm; ours at that speed:
+                    ${formatNumber(compared.ours_WK, { decimals: 1 })} W/K,
+                    ${formatNumber(100 * (compared.ratio - 1), { signed: true })} %.`}
                 </p>
               )}
             </div>
@@ -77,7 +86,8 @@ export function FiguresPanel() {
                 <TableCell>{b.name}</TableCell>
                 <TableCell>
                   {b.part.kind === 'block'
-                    ? msg`${b.part.resistance.length} points of K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
+                    ? msg`${b.part.resistance.length} points of
+                      K/W${b.part.resistanceSource ? `; ${b.part.resistanceSource}` : ''}`
                     : ''}
                 </TableCell>
                 <TableCell className="num">
@@ -96,7 +106,8 @@ export function FiguresPanel() {
                 <TableCell>{f.name}</TableCell>
                 <TableCell>
                   {f.part.kind === 'fan'
-                    ? msg`${f.part.points.length} points of pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
+                    ? msg`${f.part.points.length} points of
+                      pressure${f.part.pointsSource ? `; ${f.part.pointsSource}` : ''}`
                     : ''}
                 </TableCell>
                 <TableCell className="num">
@@ -113,7 +124,8 @@ export function FiguresPanel() {
           </TableBody>
         </Table>
         <p className="soft">
-          {msg`Measured points are used as they are and interpolated; the model of fins and channels only fills the gaps between and beyond them.`}
+          {msg`Measured points are used as they are and interpolated; the model of fins and
+            channels only fills the gaps between and beyond them.`}
         </p>
       </Section>
       {curve && <CurveEditor curve={curve} onClose={() => setCurve(null)} />}

@@ -73,7 +73,10 @@ export function MeasuredEditor({
       <div className={styles.body}>
         <h1 id="measured-title">{rich`Measured heat of ${component?.name}`}</h1>
         <p className={styles.wide}>
-          {msg`One point a line: ${against === 'air' ? msg`air through the radiator` : msg`speed of the fans on it`}, coolant flow, and watts per kelvin between coolant in and air in. A heading or a unit behind each number is understood.`}
+          {msg`One point a line:
+            ${against === 'air' ? msg`air through the radiator` : msg`speed of the fans on it`},
+            coolant flow, and watts per kelvin between coolant in and air in. A heading or a
+            unit behind each number is understood.`}
         </p>
         <div className={styles.left}>
           <div className={styles.units}>
@@ -151,7 +154,10 @@ export function MeasuredEditor({
           />
           {rows.length > 0 && (
             <p>
-              {msg`${rows.length} ${counted(rows.length, 'point', 'points')} at ${flows.map((f) => formatShown(f, 'L/min', { decimals: 1 })).join(', ')} ${unitShown('L/min')}. At these states the measured figure is used; between and beyond, the model carried through them.`}
+              {msg`${rows.length} ${counted(rows.length, 'point', 'points')} at
+                ${flows.map((f) => formatShown(f, 'L/min', { decimals: 1 })).join(', ')}
+                ${unitShown('L/min')}. At these states the measured figure is used; between and
+                beyond, the model carried through them.`}
             </p>
           )}
         </div>

@@ -149,7 +149,8 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             </span>
           ))}
           <span className={styles.limitName} style={{ left: X(x0) + 8, top: height - BOTTOM - 24 }}>
-            {msg`the brief: ${formatKelvin(limits.deltaT_K)}, ${formatNumber(limits.noise_dBA)} dBA`}
+            {msg`the brief: ${formatKelvin(limits.deltaT_K)}, ${formatNumber(limits.noise_dBA)}
+              dBA`}
           </span>
           {band && (
             <span
@@ -173,7 +174,8 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
             aria-valuemin={Math.round(range[0])}
             aria-valuemax={Math.round(range[1])}
             aria-valuenow={Math.round(now.speed_rpm)}
-            aria-valuetext={msg`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)}, ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
+            aria-valuetext={msg`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)},
+              ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
             onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
             onPointerMove={(e) => {
               if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX));

@@ -89,7 +89,9 @@ export function RatingEditor({
       {missing && (
         <p role="note" className="soft">
           {draft.difference_K === undefined
-            ? msg`${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between coolant and air they were measured at: any radiator carries any heat if the coolant is hot enough. It is not used.`
+            ? msg`${Math.round(draft.heat_W ?? 0)} W say nothing without the difference between
+              coolant and air they were measured at: any radiator carries any heat if the
+              coolant is hot enough. It is not used.`
             : msg`Without the fan speed it cannot be compared. It is not used.`}
         </p>
       )}

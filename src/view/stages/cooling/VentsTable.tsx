@@ -131,7 +131,10 @@ export function VentsTable() {
         )}
       </p>
       <p className="soft">
-        {msg`A mount without fans lets air through, too. Below 0 the air goes out. 45 cm² of seams, slot covers and cable gaps are usual (common practice, no source); an opening lets pass Q = 0.6 A √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is left out.`}
+        {msg`A mount without fans lets air through, too. Below 0 the air goes out. 45 cm² of
+          seams, slot covers and cable gaps are usual (common practice, no source); an opening
+          lets pass Q = 0.6 A √(2 Δp/ρ), mesh by its open share. Warm air rising by itself is
+          left out.`}
       </p>
     </Section>
   );

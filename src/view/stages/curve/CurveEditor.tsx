@@ -107,7 +107,8 @@ export function CurveEditor({
             />
             {printed.map((t) => (
               <p key={t.of} role="note" className={styles.wide}>
-                {msg`Printed ${t.of} of ${formatMeasure(t.printed, t.unit, { decimals: 1 })} against ${formatMeasure(t.gives, t.unit, { decimals: 1 })}: ${t.words}`}
+                {msg`Printed ${t.of} of ${formatMeasure(t.printed, t.unit, { decimals: 1 })}
+                  against ${formatMeasure(t.gives, t.unit, { decimals: 1 })}: ${t.words}`}
               </p>
             ))}
           </div>

@@ -53,7 +53,9 @@ export function FittingCurve({
       <div className={styles.body}>
         <h1 id="fitting-title">{msg`Measured points of ${fitting.name}`}</h1>
         <p className={styles.wide}>
-          {msg`One point a line, flow then pressure drop from port to tube, typed or pasted from a table. They replace its K of ${fitting.k} on ${fitting.bore_mm} mm, everywhere this build uses it. Measured with water at 25 °C; other coolants are scaled.`}
+          {msg`One point a line, flow then pressure drop from port to tube, typed or pasted from
+            a table. They replace its K of ${fitting.k} on ${fitting.bore_mm} mm, everywhere
+            this build uses it. Measured with water at 25 °C; other coolants are scaled.`}
         </p>
         <CurvePoints part={fitting} of={1} onTyped={setTyped} />
         <div className={styles.wide}>

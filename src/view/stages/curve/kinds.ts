@@ -47,7 +47,9 @@ const loss = (passage: number): CurveKind => ({
   xWord: msg`Flow`,
   yWord: msg`Drop`,
   yAxis: msg`pressure drop`,
-  intro: msg`One point a line, flow then pressure drop, typed or pasted from a table. A heading or a unit behind each number is understood. Measured with water at 25 °C; other coolants are scaled.`,
+  intro: msg`One point a line, flow then pressure drop, typed or pasted from a table. A heading
+    or a unit behind each number is understood. Measured with water at 25 °C; other coolants are
+    scaled.`,
   own: (part) => {
     if (part.kind === 'fitting') return { points: part.points ?? [], source: part.pointsSource };
     const p = 'passages' in part ? part.passages[passage - 1] : undefined;
@@ -60,7 +62,10 @@ const loss = (passage: number): CurveKind => ({
       used: points,
       at: (q) => lossDrop(fit, q),
       note: false,
-      words: msg`a ${formatNumber(fit.a, { decimals: 3 })}, b ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below 0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })} (root mean square)${slip(fit.residual_kPa, points)}`,
+      words: msg`a ${formatNumber(fit.a, { decimals: 3 })}, b
+        ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below
+        0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}
+        (root mean square)${slip(fit.residual_kPa, points)}`,
     };
   },
   tooFew: msg`One point with flow above 0 is needed.`,
@@ -91,7 +96,8 @@ const head: CurveKind = {
   },
   yAxis: 'head',
   get intro() {
-    return msg`One point a line, flow then head, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed.`;
+    return msg`One point a line, flow then head, typed or pasted from a table. A heading or a
+      unit behind each number is understood. At full speed.`;
   },
   own: (part) => ({
     points: part.kind === 'pump' ? part.points : [],
@@ -114,7 +120,8 @@ const pressure: CurveKind = {
   },
   yAxis: 'pressure',
   get intro() {
-    return msg`One point a line, air flow then pressure, typed or pasted from a table. A heading or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.`;
+    return msg`One point a line, air flow then pressure, typed or pasted from a table. A heading
+      or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.`;
   },
   own: (part) => ({
     points: part.kind === 'fan' ? part.points : [],
@@ -124,7 +131,9 @@ const pressure: CurveKind = {
     falling(
       points,
       () =>
-        msg`Some points lie no lower than the one before. There the blades stall: the same pressure belongs to two flows, and the fan is louder and less sure. Only the falling part is used; below it the pressure is held.`,
+        msg`Some points lie no lower than the one before. There the blades stall: the same
+          pressure belongs to two flows, and the fan is louder and less sure. Only the falling
+          part is used; below it the pressure is held.`,
     ),
   get tooFew() {
     return msg`A fan needs two points or more.`;
@@ -144,7 +153,8 @@ const resistance: CurveKind = {
     return msg`of the block`;
   },
   get intro() {
-    return msg`One point a line, flow then K/W of the block alone, from coolant to its face. A heading or a unit behind each number is understood.`;
+    return msg`One point a line, flow then K/W of the block alone, from coolant to its face. A
+      heading or a unit behind each number is understood.`;
   },
   own: (part) => ({
     points: part.kind === 'block' ? part.resistance : [],
@@ -161,7 +171,10 @@ const resistance: CurveKind = {
       used,
       at: (q) => (q > 0.15 ? blockResistance(law, q) : null),
       note: false,
-      words: msg`R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W × (${formatNumber(law.reference_Lmin, { decimals: 2 })} / Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
+      words: msg`R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W ×
+        (${formatNumber(law.reference_Lmin, { decimals: 2 })} /
+        Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by
+        ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
     };
   },
   get tooFew() {
@@ -181,6 +194,7 @@ const ROUGH = 0.05;
 function slip(residual: number, points: Points): string {
   const most = Math.max(...points.map((p) => p[1]));
   return most > 0 && residual > ROUGH * most
-    ? msg`: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit or a point.`
+    ? msg`: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit
+      or a point.`
     : '.';
 }

@@ -134,7 +134,8 @@ export function Elevation({
         className={styles.sheet}
         viewBox={`${drawn.x - MARGIN} ${drawn.y - 8} ${w + MARGIN + 10} ${h + MARGIN + 8}`}
         role="img"
-        aria-label={msg`The case, ${view}: ${system.placed.size} parts. The tables beside say the same in words.`}
+        aria-label={msg`The case, ${view}: ${system.placed.size} parts. The tables beside say
+          the same in words.`}
       >
         <defs>
           <pattern id={`${hatch}-fin`} width="4" height="4" patternUnits="userSpaceOnUse">
@@ -316,7 +317,12 @@ export function Elevation({
                 <title>
                   {run.bridge
                     ? `${run.name}: ${run.bridge.name}`
-                    : `${run.name}: ${run.estimated ? msg`about ` : ''}${formatMeasure(run.cut_mm, 'mm')}${run.estimated ? msg`, estimated` : ''}`}
+                    : `${run.name}: ${run.estimated ? msg`about ` : ''}${formatMeasure(run.cut_mm, 'mm')}${
+                        run.estimated
+                          ? msg`,
+                      estimated`
+                          : ''
+                      }`}
                 </title>
                 {run.routed?.pieces.map((b, i) => {
                   const [x1, y1] = flatPoint(view, size, b.from),

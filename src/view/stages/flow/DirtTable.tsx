@@ -94,7 +94,8 @@ export function DirtTable({
                     <TableCell
                       key={s.share}
                       className="num"
-                      title={msg`${formatFlow(s.through_Lmin)} through the part; ${flowBand(s.flow_Lmin)}`}
+                      title={msg`${formatFlow(s.through_Lmin)} through the part;
+                        ${flowBand(s.flow_Lmin)}`}
                     >
                       {formatShown(s.flow_Lmin, 'L/min', { decimals: 1 })}
                       {s.flow_Lmin < target ? (
@@ -117,7 +118,10 @@ export function DirtTable({
         </Table>
       )}
       <p className="soft">
-        {msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels plugged${graph.branched ? msg`, and under it the flow through the part` : ''}; “under” is below the ${formatFlow(target)} you ask for. Plugged channels send their flow through the rest: dp(Q) becomes dp(Q / open share).`}
+        {msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels
+          plugged${graph.branched ? msg`, and under it the flow through the part` : ''}; “under”
+          is below the ${formatFlow(target)} you ask for. Plugged channels send their flow
+          through the rest: dp(Q) becomes dp(Q / open share).`}
       </p>
     </Section>
   );

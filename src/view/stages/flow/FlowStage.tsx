@@ -68,7 +68,8 @@ export function FlowStage() {
     return (
       <EmptyStage
         title={msg`Nothing flows yet`}
-        text={msg`Connect the parts into a loop: then this page shows where the pump curve meets the loop resistance, and which part has the largest pressure drop.`}
+        text={msg`Connect the parts into a loop: then this page shows where the pump curve meets
+          the loop resistance, and which part has the largest pressure drop.`}
         action={
           components.some((i) => i.part.kind === 'pump') ? undefined : msg`Open the catalogue`
         }
@@ -152,13 +153,16 @@ function OneLoop({
   const wordsOfMargin = () => {
     if (margin === null) return '';
     if (margin >= 0)
-      return msg`At the ${formatFlow(target)} you ask for, the pump has a margin of ${formatNumber(100 * margin)} %`;
-    return msg`At the ${formatFlow(target)} you ask for, the pump is ${formatNumber(-100 * margin)} % short of head`;
+      return msg`At the ${formatFlow(target)} you ask for, the pump has a margin of
+        ${formatNumber(100 * margin)} %`;
+    return msg`At the ${formatFlow(target)} you ask for, the pump is
+      ${formatNumber(-100 * margin)} % short of head`;
   };
   const spare = wordsOfMargin();
   const enough =
     least !== null && first
-      ? msg`${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))} would do.`
+      ? msg`${formatSpeed(Math.max(first.part.minSpeed_rpm, least * first.part.fullSpeed_rpm))}
+        would do.`
       : '';
   const bands = useBands();
   const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
@@ -172,24 +176,33 @@ function OneLoop({
       stage="flow"
       title={
         state.status === 'solved'
-          ? `${estimated ? '~' : ''}${formatFlow(state.flow_Lmin)}, ${troubled ? msg`but see the findings` : BAND_WORDS[flowBand(state.flow_Lmin)]}`
+          ? `${estimated ? '~' : ''}${formatFlow(state.flow_Lmin)}, ${
+              troubled
+                ? msg`but see the
+            findings`
+                : BAND_WORDS[flowBand(state.flow_Lmin)]
+            }`
           : msg`Nothing flows`
       }
       sentence={
         state.status === 'solved' ? (
           <>
-            {rich`${graph.loop.name} settles at ${(<Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>)}`}
+            {rich`${graph.loop.name} settles at
+              ${(<Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>)}`}
             {likely?.band && (
               <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
                 {' '}
                 (
                 <Why reason={reasonForBeside('flow', likely)}>
-                  {msg`${formatShown(likely.band.low, 'L/min', { decimals: 1 })} to ${formatShown(likely.band.high, 'L/min', { decimals: 1 })}`}
+                  {msg`${formatShown(likely.band.low, 'L/min', { decimals: 1 })} to
+                    ${formatShown(likely.band.high, 'L/min', { decimals: 1 })}`}
                 </Why>
                 )
               </span>
             )}
-            {msg` and ${formatKilopascals(state.head_kPa)}${graph.branched ? msg`, before it splits` : ''}. ${spare}${joinWords()}${enough}${chanceWords(likely, msg`move less than you ask`)}`}
+            {msg` and
+              ${formatKilopascals(state.head_kPa)}${graph.branched ? msg`, before it splits` : ''}.
+              ${spare}${joinWords()}${enough}${chanceWords(likely, msg`move less than you ask`)}`}
           </>
         ) : (
           msg`See the findings beside.`
@@ -245,7 +258,8 @@ function OneLoop({
           {msg`EPANET file`}
         </Press>
         <span className="soft">
-          {msg` Every loop of this build as an open .inp file, so that anyone can check these flows with another engine.`}
+          {msg` Every loop of this build as an open .inp file, so that anyone can check these
+            flows with another engine.`}
         </span>
       </p>
     </StageFrame>

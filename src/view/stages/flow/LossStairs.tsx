@@ -104,7 +104,8 @@ export function LossStairs({ graph, state, network }: Props) {
                     {formatFlow(Math.abs(l.flow_Lmin))}
                     {l.reynolds ? msg`, Re ${formatNumber(l.reynolds)}, ${l.regime ?? ''}` : ''}
                     {pipe && pipe.length_mm > 0
-                      ? msg`; ${formatMillimetres(pipe.length_mm)} of ${formatMeasure(pipe.bore_mm, 'mm')} bore`
+                      ? msg`; ${formatMillimetres(pipe.length_mm)} of
+                        ${formatMeasure(pipe.bore_mm, 'mm')} bore`
                       : ''}
                   </span>
                   {run && <RunFittings run={run} loop={graph.loop} />}
@@ -214,7 +215,9 @@ function FitLine({
   const fit = fitOf(points);
   return (
     <span>
-      {msg`${points.length} points fit ${formatNumber(fit.a, { decimals: 2 })} Q + ${formatNumber(fit.b, { decimals: 2 })} Q² within ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}${source ? `; ${source}` : ''}. `}
+      {msg`${points.length} points fit ${formatNumber(fit.a, { decimals: 2 })} Q +
+        ${formatNumber(fit.b, { decimals: 2 })} Q² within
+        ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}${source ? `; ${source}` : ''}. `}
       <Press className={styles.textButton} onClick={onEdit}>
         {msg`Measured points`}
       </Press>

@@ -223,7 +223,8 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               aria-valuemin={speed?.min ?? 0}
               aria-valuemax={speed?.max ?? 0}
               aria-valuenow={Math.round(speed?.now ?? 0)}
-              aria-valuetext={msg`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at ${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}`}
+              aria-valuetext={msg`${formatSpeed(speed?.now)}: ${formatFlow(state.flow_Lmin)} at
+                ${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}`}
               onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
               onPointerMove={(e) => {
                 if (e.currentTarget.hasPointerCapture(e.pointerId)) drag(e.clientX);
@@ -280,7 +281,8 @@ function SpeedChart({
   return (
     <>
       <p className="soft">
-        {msg`The pumps are in different branches, so no one pump curve meets one loop curve. Shown instead: the largest flow over all pumps' speeds.`}
+        {msg`The pumps are in different branches, so no one pump curve meets one loop curve.
+          Shown instead: the largest flow over all pumps' speeds.`}
       </p>
       <div
         ref={frame}

@@ -78,7 +78,8 @@ export function PressureTable({
       <p>
         {flowLow ? msg`What flows presses least at ${nameOf(flowLow)}. ` : ''}
         {lowest
-          ? msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? msg`, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
+          ? msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)}
+            absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? msg`, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
           : ''}
       </p>
       <Table>
@@ -110,7 +111,10 @@ export function PressureTable({
                 title={
                   n.height_mm === null
                     ? undefined
-                    : msg`${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by standing ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))} ${n.height_kPa < 0 ? msg`over` : msg`under`} the surface`
+                    : msg`${kPa(n.relative_kPa, true)} by flow, ${kPa(n.height_kPa, true)} by
+                      standing
+                      ${formatMillimetres(Math.abs(n.height_mm - (profile.surface_mm ?? n.height_mm)))}
+                      ${n.height_kPa < 0 ? msg`over` : msg`under`} the surface`
                 }
               >
                 {against === 'air'

@@ -88,7 +88,8 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
       />
       {best && progress === null && (
         <p>
-          {msg`Quietest that reaches it: ${best.part.name} at ${formatSpeed(best.speed_rpm)}, ${formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.`}
+          {msg`Quietest that reaches it: ${best.part.name} at ${formatSpeed(best.speed_rpm)},
+            ${formatNumber(best.noise_dBA, { decimals: 1 })} dBA alone.`}
         </p>
       )}
       <Table style={{ opacity: progress !== null && rows.length > 0 ? 0.6 : 1 }}>
@@ -146,7 +147,10 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
         </TableBody>
       </Table>
       <p className="soft">
-        {msg`Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left at the wanted flow, flat out. Warmer: by how much the part with the least room gets at that speed instead of flat out.`}
+        {msg`Under the name: price, and the flow flat out. Speed in rpm: the slowest that moves
+          the wanted flow. dBA: the pumps alone where you sit, at that speed. Spare: head left
+          at the wanted flow, flat out. Warmer: by how much the part with the least room gets at
+          that speed instead of flat out.`}
       </p>
     </Section>
   );

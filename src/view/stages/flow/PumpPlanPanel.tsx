@@ -104,7 +104,8 @@ export function PumpPlanPanel({
       </Table>
       {routesLost > 0 && (
         <p>
-          {msg`${counted(routesLost, '# tube', '# tubes')} must be routed again; both columns are with runs estimated.`}
+          {msg`${counted(routesLost, '# tube', '# tubes')} must be routed again; both columns
+            are with runs estimated.`}
         </p>
       )}
       {brings.length > 0 && (

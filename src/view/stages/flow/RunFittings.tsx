@@ -45,7 +45,8 @@ export function RunFittings({ run, loop: whole }: { readonly run: Run; readonly 
         <span key={c.fitting.id}>
           {c.fitting.name}:{' '}
           {c.fitting.points
-            ? msg`${c.fitting.points.length} measured points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
+            ? msg`${c.fitting.points.length} measured
+              points${c.fitting.pointsSource ? `, ${c.fitting.pointsSource}` : ''}`
             : msg`K ${c.fitting.k} on ${c.fitting.bore_mm} mm, ${c.fitting.kSource}`}
           .{' '}
           <Press className={styles.textButton} onClick={() => setEditing(c)}>

@@ -152,7 +152,8 @@ function BothWays({
         )}
       </div>
       <p className="soft">
-        {msg`Side by side takes ${2 * (row.parts.length - 1)} tees and more tube; both are counted. Lengths are estimated.`}
+        {msg`Side by side takes ${2 * (row.parts.length - 1)} tees and more tube; both are
+          counted. Lengths are estimated.`}
       </p>
     </>
   );
@@ -168,11 +169,16 @@ function sentence(
     return msg`Temperatures are not known, so only flows are compared.`;
   const flows =
     beside.flow_Lmin > 0 && row.flow_Lmin > 0
-      ? msg` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all, and ${beside.parts[0]?.name ?? msg`each block`} gets ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it gets in series.`
+      ? msg` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all,
+        and ${beside.parts[0]?.name ?? msg`each block`} gets
+        ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it
+        gets in series.`
       : '';
   if (better === 'same')
-    return msg`It makes no difference to the hottest part: under ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
-  return msg`${better === 'row' ? msg`In series` : msg`In parallel`} is better: the part closest to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
+    return msg`It makes no difference to the hottest part: under
+      ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
+  return msg`${better === 'row' ? msg`In series` : msg`In parallel`} is better: the part closest
+    to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
 }
 
 const more = (share: number): string =>

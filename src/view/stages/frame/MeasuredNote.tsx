@@ -14,8 +14,11 @@ export function MeasuredNote() {
   return (
     <p className={styles.estimated}>
       {measured.elsewhere === undefined
-        ? msg`Measured here: corrected by ${counted(measured.readings, '# reading', '# readings')} of this machine, taken up to ${measured.on.slice(0, 10)}.`
-        : msg`Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere}, read up to ${measured.on.slice(0, 10)}.`}
+        ? msg`Measured here: corrected by
+          ${counted(measured.readings, '# reading', '# readings')} of this machine, taken up to
+          ${measured.on.slice(0, 10)}.`
+        : msg`Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere},
+          read up to ${measured.on.slice(0, 10)}.`}
       {measured.elsewhere !== undefined && (
         <>
           {' '}
@@ -42,7 +45,8 @@ function MeasuredElsewhere() {
   const builds = [...new Set(offers.flatMap((o) => o.builds))].join(', ');
   return (
     <p className={styles.estimated}>
-      {msg`Measured in ${builds}: ${offers.map((o) => offerText(design, o)).join('; ')} (± holds in 95 of 100). `}
+      {msg`Measured in ${builds}: ${offers.map((o) => offerText(design, o)).join('; ')} (± holds
+        in 95 of 100). `}
       <Press
         className={styles.link}
         onClick={() =>
@@ -63,5 +67,6 @@ function offerText(design: Design, { kind, component, name, factor, spread }: Of
   const times = `${formatNumber(factor, { decimals: 2 })} ± ${formatNumber(1.96 * spread, { decimals: 2 })}`;
   if (kind === 'radiators') return msg`radiators pass ${times} of their heat (${name})`;
   if (kind === 'leakage') return msg`${name} leaks ${times} of its usual air`;
-  return msg`${component === null ? name : componentName(design, component)} resists ${times} of what is printed`;
+  return msg`${component === null ? name : componentName(design, component)} resists ${times} of
+    what is printed`;
 }

@@ -59,7 +59,9 @@ function UnroutedNote() {
   if (unrouted === 0) return null;
   return (
     <p className={styles.estimated}>
-      {msg`Estimated: ${counted(unrouted, '# run is not routed yet, and its length is a guess', '# runs are not routed yet, and their lengths are a guess')}, of ${tubes.length}.`}
+      {msg`Estimated:
+        ${counted(unrouted, '# run is not routed yet, and its length is a guess', '# runs are not routed yet, and their lengths are a guess')},
+        of ${tubes.length}.`}
     </p>
   );
 }

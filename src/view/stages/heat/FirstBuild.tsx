@@ -42,7 +42,9 @@ export function FirstBuild() {
     <section className={styles.first} aria-labelledby="first-build">
       <h2 id="first-build">{msg`Make a first build`}</h2>
       <p>
-        {msg`Say what makes heat and which tube you like. Blocks, radiators with fans, pump, reservoir and the loop are chosen to fit ${box.name}, at the quietest setting that meets the requirements; everything can be changed after, and one undo takes it back.`}
+        {msg`Say what makes heat and which tube you like. Blocks, radiators with fans, pump,
+          reservoir and the loop are chosen to fit ${box.name}, at the quietest setting that
+          meets the requirements; everything can be changed after, and one undo takes it back.`}
       </p>
       <div className={styles.firstFields}>
         <SourceFields value={sources} onChange={setSources} />

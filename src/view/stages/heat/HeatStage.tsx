@@ -29,7 +29,8 @@ export function HeatStage() {
     return (
       <EmptyStage
         title={msg`Nothing makes heat yet`}
-        text={msg`Begin with the machine: board, processor, graphics card, memory. Their draw decides how much radiator you need.`}
+        text={msg`Begin with the machine: board, processor, graphics card, memory. Their draw
+          decides how much radiator you need.`}
         action={msg`Open the catalogue`}
         onAction={() => open('stores')}
       >
@@ -41,15 +42,18 @@ export function HeatStage() {
   return (
     <StageFrame
       stage="heat"
-      title={msg`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
+      title={msg`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under
+        ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
       sentence={
         <>
           {waiting > 0
             ? msg`${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
-            : msg`${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat among them; `}
+            : msg`${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat
+              among them; `}
           {air.length === 0
             ? msg`nothing is air-cooled`
-            : msg`${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to ${formatCelsius(judged.caseAir_C, 1)}`}
+            : msg`${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to
+              ${formatCelsius(judged.caseAir_C, 1)}`}
           .
         </>
       }
@@ -104,7 +108,8 @@ export function HeatStage() {
             )
           } ${(
             <span className="soft">
-              {msg`The brief is judged under the marked load; click another to change it. Drag the end of a part, or use the arrow keys on it, to set its share.`}
+              {msg`The brief is judged under the marked load; click another to change it. Drag
+                the end of a part, or use the arrow keys on it, to set its share.`}
             </span>
           )}`}
         </p>

@@ -150,7 +150,8 @@ export function SourceTable() {
                       )}
                     </div>
                     <p className="soft">
-                      {msg`Power goes as clock times voltage squared, an estimate: leakage is left out. A typed power draw caps it.`}
+                      {msg`Power goes as clock times voltage squared, an estimate: leakage is
+                        left out. A typed power draw caps it.`}
                     </p>
                   </TableCell>
                 </TableRow>
@@ -161,7 +162,9 @@ export function SourceTable() {
       </Table>
       {rating > 0 && (
         <p>
-          {msg`${listAnd(supplies.map((s) => s.name))}: ${formatWatts(heaviest)} of ${formatWatts(rating)} in the heaviest load, fans and pumps among them; ${formatNumber(100 * (1 - heaviest / rating))} % margin.`}
+          {msg`${listAnd(supplies.map((s) => s.name))}: ${formatWatts(heaviest)} of
+            ${formatWatts(rating)} in the heaviest load, fans and pumps among them;
+            ${formatNumber(100 * (1 - heaviest / rating))} % margin.`}
         </p>
       )}
     </Section>

@@ -148,8 +148,10 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
       data-waiting={p.to === 'waiting' || undefined}
       data-picked={picked || undefined}
       style={{ width: `${(100 * p.heat_W) / most}%` }}
-      title={msg`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the arrow keys, to set its share.`}
-      aria-label={msg`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]}, ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`}
+      title={msg`${p.name}: ${formatWatts(p.heat_W)}, ${WHERE[p.to]}. Drag its end, or use the
+        arrow keys, to set its share.`}
+      aria-label={msg`${p.name} ${formatWatts(p.heat_W)}, ${WHERE[p.to]},
+        ${formatNumber(100 * share)} % of its draw under ${caseName}. Arrow keys change it.`}
       onClick={onPick}
       onKeyDown={(e) => {
         const by = { ArrowRight: 0.01, ArrowLeft: -0.01 }[e.key];

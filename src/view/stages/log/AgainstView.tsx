@@ -64,7 +64,8 @@ export function AgainstView() {
       )}
       {calibration.stopped && !result && (
         <p role="alert" className={styles.trouble}>
-          {msg`The readings cannot be worked out: a figure belongs to a part or loop that this build no longer has. Take that reading away.`}
+          {msg`The readings cannot be worked out: a figure belongs to a part or loop that this
+            build no longer has. Take that reading away.`}
         </p>
       )}
       <h2>{msg`What is likely`}</h2>
@@ -106,7 +107,8 @@ function ResidualChart({
     <div
       className={styles.chart}
       role="img"
-      aria-label={msg`${counted(result.before.length, '# figure', '# figures')} measured less predicted, in standard deviations`}
+      aria-label={msg`${counted(result.before.length, '# figure', '# figures')} measured less
+        predicted, in standard deviations`}
     >
       <ResponsiveContainer width="100%" height={Math.max(150, 30 * names.length + 56)}>
         <ScatterChart margin={{ top: 8, right: 16, bottom: 4, left: 8 }}>
@@ -142,7 +144,8 @@ function ResidualChart({
         </ScatterChart>
       </ResponsiveContainer>
       <p className="soft">
-        {msg`Measured less predicted, in standard deviations of instrument and model together. Rings: as printed. Copper: with the factors below. Within the band it may be chance.`}
+        {msg`Measured less predicted, in standard deviations of instrument and model together.
+          Rings: as printed. Copper: with the factors below. Within the band it may be chance.`}
       </p>
     </div>
   );
@@ -184,7 +187,10 @@ function Factors({
         </TableBody>
       </Table>
       <p className="soft">
-        {msg`The likeliest factors under all readings, with 95 % of the chance inside ±; before any reading, machines are taken to differ from their papers by ${formatNumber(100 * PRIOR.radiators)} to ${formatNumber(100 * PRIOR.block)} % (common practice, no source).`}
+        {msg`The likeliest factors under all readings, with 95 % of the chance inside ±; before
+          any reading, machines are taken to differ from their papers by
+          ${formatNumber(100 * PRIOR.radiators)} to ${formatNumber(100 * PRIOR.block)} % (common
+          practice, no source).`}
       </p>
       <div className={styles.inline}>
         <Press
@@ -214,7 +220,9 @@ function Factors({
         {measured && (
           <>
             <span>
-              {msg`${measured.elsewhere === undefined ? msg`Measured here` : msg`From ${measured.elsewhere}`}: every figure uses ${counted(measured.readings, '# reading', '# readings')} of ${measured.on.slice(0, 10)}.`}
+              {msg`${measured.elsewhere === undefined ? msg`Measured here` : msg`From ${measured.elsewhere}`}:
+                every figure uses ${counted(measured.readings, '# reading', '# readings')} of
+                ${measured.on.slice(0, 10)}.`}
             </span>
             <Press
               className={styles.link}
@@ -244,7 +252,8 @@ const factorName = (design: Design, { kind, component }: Calibrated): string => 
   if (kind === 'losses') return msg`What the loops take`;
   if (kind === 'leakage') return msg`Seams and gaps of the case`;
   if (kind === 'noise') return msg`Sound of fans and pumps`;
-  return msg`Resistance of ${component === null ? msg`a block` : componentName(design, component)} and its paste`;
+  return msg`Resistance of
+    ${component === null ? msg`a block` : componentName(design, component)} and its paste`;
 };
 
 /** Causes that explain more than this are told. */

@@ -34,7 +34,8 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
     return (
       <Section title={msg`Devices`}>
         <p className="soft">
-          {msg`${trouble ?? msg`Looking for devices.`} Readings can be typed or pasted all the same.`}
+          {msg`${trouble ?? msg`Looking for devices.`} Readings can be typed or pasted all the
+            same.`}
         </p>
       </Section>
     );
@@ -52,7 +53,8 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
     >
       {connected.standIn && (
         <p className="soft">
-          {msg`No real device: the build’s own model, a little off its papers, read with scatter. ${formatNumber(connected.pace)} s of it in one second.`}
+          {msg`No real device: the build’s own model, a little off its papers, read with
+            scatter. ${formatNumber(connected.pace)} s of it in one second.`}
         </p>
       )}
       {connected.standIn && (

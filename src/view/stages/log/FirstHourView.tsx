@@ -36,7 +36,10 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
   return (
     <div className={styles.page}>
       <p className={styles.caution}>
-        {rich`${(<strong>{msg`Stay with it for the first hour.`}</strong>)} Look for drops with a dry paper every ten minutes. Switch off and pull the plug when coolant passes 60 °C, when anything smells, or when the flow stops. Live parts and mains are for qualified people.`}
+        {rich`${(<strong>{msg`Stay with it for the first hour.`}</strong>)} Look for drops with
+          a dry paper every ten minutes. Switch off and pull the plug when coolant passes 60 °C,
+          when anything smells, or when the flow stops. Live parts and mains are for qualified
+          people.`}
       </p>
       <ol className={styles.states}>
         {wanted.map((w, i) => {
@@ -87,7 +90,8 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
           <span className="soft" role="status">
             {isSettled(past)
               ? msg`The coolant has come to rest: the mean of the last minutes is taken.`
-              : msg`Wait until the coolant moves no more: ten minutes within ${formatMeasure(0.2, 'K', { decimals: 1 })}.`}
+              : msg`Wait until the coolant moves no more: ten minutes within
+                ${formatMeasure(0.2, 'K', { decimals: 1 })}.`}
           </span>
         </p>
       )}
@@ -127,7 +131,8 @@ function statesToRead(design: Design): readonly Wanted[] {
           {
             load: 'stress' as const,
             ...air,
-            tells: msg`${canMore ? msg`More` : msg`Less`} air alone: tells radiators from what air the case lets in.`,
+            tells: msg`${canMore ? msg`More` : msg`Less`} air alone: tells radiators from what
+              air the case lets in.`,
           },
         ]
       : []),
@@ -222,7 +227,8 @@ function ReadingForm({
     <section>
       <h2>{msg`Read by hand`}</h2>
       <p className="soft">
-        {msg`The same thermometer for room and coolant: what it reads wrong cancels in the difference. Leave out what you cannot read.`}
+        {msg`The same thermometer for room and coolant: what it reads wrong cancels in the
+          difference. Leave out what you cannot read.`}
       </p>
       <div className={styles.inline}>
         <Pick

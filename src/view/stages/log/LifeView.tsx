@@ -41,7 +41,8 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
       <h2>{msg`How it changes`}</h2>
       {readings.length < 2 ? (
         <p className="soft">
-          {msg`With a reading a month a change shows here before it is felt: each figure against its prediction for the same room, load and speeds.`}
+          {msg`With a reading a month a change shows here before it is felt: each figure against
+            its prediction for the same room, load and speeds.`}
         </p>
       ) : (
         <>
@@ -68,7 +69,8 @@ export function LifeView({ ran }: { readonly ran: string | null }) {
           ))}
         </ol>
         <p className="soft">
-          {msg`Whether a maker still answers for a part that was opened is the maker’s to say: ask before you take it off.`}
+          {msg`Whether a maker still answers for a part that was opened is the maker’s to say:
+            ask before you take it off.`}
         </p>
       </details>
     </div>
@@ -82,7 +84,8 @@ function Upgrades() {
   const { limits } = useEditor((s) => s.design.brief);
   const id = useEditor((s) => s.id);
   const by = measured
-    ? msg`Worked out with what was measured of ${measured.elsewhere === undefined ? msg`this machine` : msg`its parts elsewhere`}`
+    ? msg`Worked out with what was measured of
+      ${measured.elsewhere === undefined ? msg`this machine` : msg`its parts elsewhere`}`
     : msg`Worked out as printed, until readings correct it`;
   // What heats them now is the heat they carry over its share.
   const more_W = carries && carries.ofNow > 0 ? carries.heat_W * (1 - 1 / carries.ofNow) : 0;

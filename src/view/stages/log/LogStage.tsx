@@ -33,7 +33,8 @@ export function LogStage() {
     return (
       <EmptyStage
         title={msg`Nothing to log yet`}
-        text={msg`A machine with a loop comes first; its readings are set against the prediction here.`}
+        text={msg`A machine with a loop comes first; its readings are set against the prediction
+          here.`}
       />
     );
   const ran = ranOn(design);
@@ -44,8 +45,10 @@ export function LogStage() {
       title={titleOf(readings.length, isMeasuredHere(design))}
       sentence={
         ran === null
-          ? msg`One hour with the finished machine, four settled states: the model is then corrected by it, and says from then on when something changes.`
-          : msg`First run on ${ran.slice(0, 10)}. ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
+          ? msg`One hour with the finished machine, four settled states: the model is then
+            corrected by it, and says from then on when something changes.`
+          : msg`First run on ${ran.slice(0, 10)}.
+            ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
       }
       side={
         <>

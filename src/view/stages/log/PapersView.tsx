@@ -85,7 +85,8 @@ export function PapersView() {
           </TableRow>
           <TableRow>
             <TableCell component="th" scope="row">
-              {msg`${formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at ${formatMoney(order.rate_cents)}`}
+              {msg`${formatNumber(quote.hours, { decimals: 1 })} h with practice (estimated), at
+                ${formatMoney(order.rate_cents)}`}
             </TableCell>
             <TableCell className="num">{formatMoney(quote.work)}</TableCell>
           </TableRow>
@@ -112,7 +113,9 @@ export function PapersView() {
         </a>
       </p>
       <p className="soft">
-        {msg`The handover sheet lists what was promised and what was measured, the air test, the coolant, what is due and when, and the cautions. Prices are the list’s own; what the law asks of a quote or a bill where you are, ask there.`}
+        {msg`The handover sheet lists what was promised and what was measured, the air test, the
+          coolant, what is due and when, and the cautions. Prices are the list’s own; what the
+          law asks of a quote or a bill where you are, ask there.`}
       </p>
     </div>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { Press } from '@/view/shared';
+import { Press, rich } from '@/view/shared';
 import { useRef, useState } from 'react';
 import type { Reading } from '@/core/design';
 import { formatMeasure } from '@/core/units';
@@ -80,7 +80,9 @@ function FromTable() {
     <details className={styles.more}>
       <summary>{msg`Paste a table, or open a CSV`}</summary>
       <p className={`soft ${styles.head}`}>
-        {msg`First row: ${HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')} and what else you have.`}
+        {rich`First row: ${(
+          <code lang="en">{HEAD.replaceAll('LOOP', design.loops[0]?.id ?? 'loop')}</code>
+        )} and what else you have.`}
       </p>
       <textarea
         aria-label={msg`Readings as a table`}

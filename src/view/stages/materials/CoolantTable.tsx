@@ -87,7 +87,8 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                   <span className="soft">
                     {msg`${
                       r.mix.water_mL > 0
-                        ? msg`, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to ${formatMeasure(r.mix.water_mL, 'mL')} water`
+                        ? msg`, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to
+                          ${formatMeasure(r.mix.water_mL, 'mL')} water`
                         : ''
                     }; ${formatMoney(r.cost.perLitre_minor)} a litre`}
                   </span>
@@ -133,7 +134,10 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
         </TableBody>
       </Table>
       <p className="soft">
-        {msg`Metals by the anodic index, plastics and rubbers by resistance tables, both from memory; staining and clogging by common practice, no source; conductivity and intervals as the coolant's own data say. Costs are bottles at the catalogue's prices for ${formatMeasure(volume, 'mL')} a fill, water not counted.`}
+        {msg`Metals by the anodic index, plastics and rubbers by resistance tables, both from
+          memory; staining and clogging by common practice, no source; conductivity and
+          intervals as the coolant's own data say. Costs are bottles at the catalogue's prices
+          for ${formatMeasure(volume, 'mL')} a fill, water not counted.`}
       </p>
     </div>
   );

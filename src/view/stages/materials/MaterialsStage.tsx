@@ -36,7 +36,8 @@ export function MaterialsStage() {
       <>
         <EmptyStage
           title={msg`Nothing is wetted yet`}
-          text={msg`Once parts are connected into a loop, every metal, plastic and seal the coolant touches is judged here.`}
+          text={msg`Once parts are connected into a loop, every metal, plastic and seal the
+            coolant touches is judged here.`}
           action={loose ? msg`Connect the loop` : msg`Open the catalogue`}
           onAction={() => (loose ? setConnecting(true) : open('stores'))}
         />
@@ -64,7 +65,8 @@ export function MaterialsStage() {
     <StageFrame
       stage="materials"
       title={titleWords()}
-      sentence={msg`Copper, brass and nickel together, or aluminium throughout: never both in one coolant. Dry metal, such as a housing the coolant does not touch, never counts.`}
+      sentence={msg`Copper, brass and nickel together, or aluminium throughout: never both in
+        one coolant. Dry metal, such as a housing the coolant does not touch, never counts.`}
       side={design.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
         const { coolant } = loop;
@@ -128,7 +130,8 @@ export function MaterialsStage() {
                   <TableCell>
                     {coolant.base.glycol === 'none'
                       ? msg`water`
-                      : msg`${formatNumber(coolant.base.volumeShare * 100)} % ${coolant.base.glycol} glycol by volume, in water`}
+                      : msg`${formatNumber(coolant.base.volumeShare * 100)} %
+                        ${coolant.base.glycol} glycol by volume, in water`}
                   </TableCell>
                 </TableRow>
                 <TableRow>
@@ -165,7 +168,10 @@ export function MaterialsStage() {
                   </TableCell>
                   <TableCell>
                     {volume &&
-                      msg`${formatMeasure(volume.total_mL, 'mL')} in the loop, ${formatMeasure(volume.buy_mL, 'mL')} with spare: ${counted(volume.bottles, '# bottle', '# bottles')} of ${formatMeasure(coolant.bottle_mL, 'mL')}`}
+                      msg`${formatMeasure(volume.total_mL, 'mL')} in the loop,
+                        ${formatMeasure(volume.buy_mL, 'mL')} with spare:
+                        ${counted(volume.bottles, '# bottle', '# bottles')} of
+                        ${formatMeasure(coolant.bottle_mL, 'mL')}`}
                   </TableCell>
                 </TableRow>
                 {coolant.waterParts !== undefined && volume && (
@@ -174,7 +180,10 @@ export function MaterialsStage() {
                       {msg`mixed`}
                     </TableCell>
                     <TableCell>
-                      {msg`${formatMeasure(mixFor(coolant, volume.buy_mL).concentrate_mL, 'mL')} of it with ${formatMeasure(mixFor(coolant, volume.buy_mL).water_mL, 'mL')} distilled water (1 to ${formatNumber(coolant.waterParts)} by volume)`}
+                      {msg`${formatMeasure(mixFor(coolant, volume.buy_mL).concentrate_mL, 'mL')}
+                        of it with
+                        ${formatMeasure(mixFor(coolant, volume.buy_mL).water_mL, 'mL')}
+                        distilled water (1 to ${formatNumber(coolant.waterParts)} by volume)`}
                     </TableCell>
                   </TableRow>
                 )}
@@ -203,7 +212,8 @@ export function MaterialsStage() {
             </Table>
             {coolant.poisonous && (
               <p className={styles.caution}>
-                {msg`Ethylene glycol is toxic, to pets above all. Keep it from children, read the safety sheet, dispose of it by local rules.`}
+                {msg`Ethylene glycol is toxic, to pets above all. Keep it from children, read
+                  the safety sheet, dispose of it by local rules.`}
               </p>
             )}
           </Section>
@@ -285,7 +295,9 @@ export function MaterialsStage() {
                                 <span>
                                   {msg`${METAL_NAMES[pair.dissolves]} dissolves${
                                     Number.isFinite(pair.areaRatio)
-                                      ? msg`, ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })} : 1 of area`
+                                      ? msg`,
+                                        ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })}
+                                        : 1 of area`
                                       : ''
                                   }`}
                                 </span>
@@ -313,7 +325,8 @@ export function MaterialsStage() {
                         {METAL_NAMES[m.metal]}
                         {m.platedOver.length > 0 ? (
                           <span className="soft">
-                            {msg` over ${m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a scratch exposes it`}
+                            {msg` over ${m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a
+                              scratch exposes it`}
                           </span>
                         ) : null}
                       </TableCell>
@@ -351,7 +364,10 @@ export function MaterialsStage() {
           );
         })}
       <p className="soft">
-        {msg`Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from memory; reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of O-ring handbooks and general chemical-resistance tables, from memory; a part maker's own data go before them.`}
+        {msg`Differences of the anodic index as reprinted from MIL-STD-889 and MIL-F-14072, from
+          memory; reprints differ by up to 0.05 V. Plastics and rubbers after compound tables of
+          O-ring handbooks and general chemical-resistance tables, from memory; a part maker's
+          own data go before them.`}
       </p>
     </StageFrame>
   );

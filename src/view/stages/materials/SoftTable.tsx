@@ -83,7 +83,8 @@ export function PolymerTable({
       </Table>
       {silent.length > 0 && (
         <p className="soft">
-          {msg`The data of ${silent.map((i) => i.name).join(', ')} do not tell what plastics and seals the coolant touches there: not judged.`}
+          {msg`The data of ${silent.map((i) => i.name).join(', ')} do not tell what plastics and
+            seals the coolant touches there: not judged.`}
         </p>
       )}
     </>

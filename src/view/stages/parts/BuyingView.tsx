@@ -115,7 +115,8 @@ export function BuyingView() {
     });
   if (failed)
     return (
-      <p role="alert">{msg`The price feeds could not be read. The list by kind has catalogue prices.`}</p>
+      <p role="alert">{msg`The price feeds could not be read. The list by kind has catalogue
+        prices.`}</p>
     );
   if (!feeds || !basket)
     return (
@@ -195,7 +196,8 @@ export function BuyingView() {
             <span>
               {rich`${formatMoney(s.goods_minor)} + ${s.shipping_minor === 0 ? msg`no` : formatMoney(s.shipping_minor)} shipping = ${(<strong>{formatMoney(s.goods_minor + s.shipping_minor)}</strong>)} ${(
                 <span className="soft">
-                  {msg`with ${formatMoney(s.tax_minor)} tax in it; here in ${counted(s.days, '# day', '# days')}`}
+                  {msg`with ${formatMoney(s.tax_minor)} tax in it; here in
+                    ${counted(s.days, '# day', '# days')}`}
                 </span>
               )}`}
             </span>
@@ -277,7 +279,8 @@ export function BuyingView() {
         <section className={styles.shop}>
           <h2>{msg`One more of these`}</h2>
           <p className="soft">
-            {msg`What is missing stops a build for weeks. None is on the list unless you count it in.`}
+            {msg`What is missing stops a build for weeks. None is on the list unless you count
+              it in.`}
           </p>
           <Table>
             <TableBody>
@@ -293,7 +296,8 @@ export function BuyingView() {
         </section>
       )}
       <p className="soft">
-        {msg`Shops and prices are invented. Ordered and received lines are left out of the basket; mark them in the list by kind.`}
+        {msg`Shops and prices are invented. Ordered and received lines are left out of the
+          basket; mark them in the list by kind.`}
       </p>
     </div>
   );
@@ -323,7 +327,8 @@ function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
           {waits.map((w, i) => {
             const waitWords = () => {
               if (w.by.length > 0)
-                return msg`is delayed until ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? msg` and ${w.by.length - 3} more` : ''}`;
+                return msg`is delayed until
+                  ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? msg` and ${w.by.length - 3} more` : ''}`;
               if (w.day === 0) return msg`everything is there`;
               return WHEN_DONE[waits[i - 1]?.step ?? 'parts'];
             };
@@ -416,7 +421,8 @@ function QuoteReader({
         </label>
       </div>
       <p className="soft">
-        {msg`Columns: part (the catalogue's number) or name, price; stock, days and order number if it has them.`}
+        {msg`Columns: part (the catalogue's number) or name, price; stock, days and order number
+          if it has them.`}
       </p>
       {diagnostic && (
         <div role="status">

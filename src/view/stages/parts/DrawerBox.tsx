@@ -75,7 +75,8 @@ export function DrawerBox() {
   return (
     <Section title={msg`Spare parts`}>
       <p className="soft">
-        {msg`${counted(Object.keys(inventory).length, '# kind', '# kinds')} counted for this build. Counts are beside the lines.`}
+        {msg`${counted(Object.keys(inventory).length, '# kind', '# kinds')} counted for this
+          build. Counts are beside the lines.`}
       </p>
       <p className={styles.along}>
         <Press

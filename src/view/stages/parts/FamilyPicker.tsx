@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
 import { applyEdit, type Design } from '@/core/design';
-import { familyChange, familyOf } from '@/core/studies';
+import { familyChange, familyOf, PLAIN_FAMILY } from '@/core/studies';
 import { buildBom } from '@/core/bom';
 import { compileSystem } from '@/core/system';
 import { formatMoney } from '@/core/units';
@@ -53,7 +53,7 @@ export function FamilyPicker() {
           {changes.map(({ f, edit, stays, all, more }) => (
             <TableRow key={f}>
               <TableCell>
-                {f}
+                {f === PLAIN_FAMILY ? msg`plain` : f}
                 {now.has(f) && now.size === 1 ? <span className="soft">{msg` now`}</span> : null}
               </TableCell>
               <TableCell className="num soft">
@@ -77,7 +77,8 @@ export function FamilyPicker() {
         </TableBody>
       </Table>
       <p className="soft">
-        {msg`Differences in ${design.brief.currency} against ${formatMoney(list.loopTotal)} now, runs estimated. Every run and cap follows; what no longer matches is a finding.`}
+        {msg`Differences in ${design.brief.currency} against ${formatMoney(list.loopTotal)} now,
+          runs estimated. Every run and cap follows; what no longer matches is a finding.`}
       </p>
     </Section>
   );

@@ -47,7 +47,8 @@ export function PartsStage() {
     return (
       <EmptyStage
         title={msg`Nothing on the list`}
-        text={msg`The list writes itself: every part you add, and every fitting, plug, screw and bottle the runs require.`}
+        text={msg`The list writes itself: every part you add, and every fitting, plug, screw and
+          bottle the runs require.`}
         action={msg`Open the catalogue`}
         onAction={() => open('stores')}
       />
@@ -75,12 +76,16 @@ export function PartsStage() {
       title={titleWords()}
       sentence={
         <>
-          {msg`${counted(list.lines.length, '# line', '# lines')}, each with what requires it. Outside the loop's budget: existing hardware (${formatMoney(list.machineTotal)} ${currency} to buy) and tools (${formatMoney(list.toolTotal)}). Prices are from the catalogue; shops' prices are under buying.`}
+          {msg`${counted(list.lines.length, '# line', '# lines')}, each with what requires it.
+            Outside the loop's budget: existing hardware (${formatMoney(list.machineTotal)}
+            ${currency} to buy) and tools (${formatMoney(list.toolTotal)}). Prices are from the
+            catalogue; shops' prices are under buying.`}
           {price?.band && (
             <>
               {rich` Nine in ten such lists come to ${(
                 <Why reason={reasonForBeside('price', price)}>
-                  {msg`${formatMoney(price.band.low)} to ${formatMoney(price.band.high)} ${currency}`}
+                  {msg`${formatMoney(price.band.low)} to ${formatMoney(price.band.high)}
+                    ${currency}`}
                 </Why>
               )}.`}
             </>
@@ -165,7 +170,8 @@ export function PartsStage() {
           {orders.length > 0 && (
             <Section title={msg`Orders`}>
               <p>
-                {msg`${counted(orders.filter((o) => o.state === 'ordered').length, '# line', '# lines')} ordered, ${orders.filter((o) => o.state === 'received').length} received`}
+                {msg`${counted(orders.filter((o) => o.state === 'ordered').length, '# line', '# lines')}
+                  ordered, ${orders.filter((o) => o.state === 'received').length} received`}
                 {late > 0 ? (
                   <>
                     , <Mark verdict="marginal" />

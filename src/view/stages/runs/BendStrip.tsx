@@ -51,7 +51,8 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         role="img"
-        aria-label={msg`Tube of ${formatMeasure(sheet.cut_mm, 'mm', { decimals: 1 })} with ${sheet.bends.length} bends; the table below says the same`}
+        aria-label={msg`Tube of ${formatMeasure(sheet.cut_mm, 'mm', { decimals: 1 })} with
+          ${sheet.bends.length} bends; the table below says the same`}
       >
         <rect
           x={x(0)}
@@ -135,7 +136,9 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
       )}
       {sheet.bends.length > 1 && (
         <p className="soft">
-          {msg`Marks are measured from the end at ${sheet.endNames.from}. Hold the end at ${sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as seen from the end you hold, looking towards the mandrel.`}
+          {msg`Marks are measured from the end at ${sheet.endNames.from}. Hold the end at
+            ${sheet.endNames.to}; bend every bend the same way round the mandrel. Turns are as
+            seen from the end you hold, looking towards the mandrel.`}
         </p>
       )}
       {first && (
@@ -143,18 +146,21 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
           {msg`Start the first bend ${formatMillimetres(first.setBack_mm, 1)} before its corner, on ${
             first.mandrel_mm === first.radius_mm
               ? msg`a mandrel of ${formatMillimetres(first.mandrel_mm, 1)}`
-              : msg`a former of ${formatMillimetres(first.mandrel_mm, 1)}: it opens to ${formatMillimetres(first.radius_mm, 1)} as it springs back`
+              : msg`a former of ${formatMillimetres(first.mandrel_mm, 1)}: it opens to
+                ${formatMillimetres(first.radius_mm, 1)} as it springs back`
           }.`}
         </p>
       )}
       {!run.tube.hard && (
         <p>
-          {msg`Cut ${formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than ${formatMillimetres(sheet.radius_mm)}.`}
+          {msg`Cut ${formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than
+            ${formatMillimetres(sheet.radius_mm)}.`}
         </p>
       )}
       {routed.nearest && (
         <p className="soft">
-          {rich`Nearest object along the route: ${near}, ${formatMillimetres(routed.nearest.gap_mm, 1)}.`}
+          {rich`Nearest object along the route: ${near},
+            ${formatMillimetres(routed.nearest.gap_mm, 1)}.`}
         </p>
       )}
     </div>

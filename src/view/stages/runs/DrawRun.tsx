@@ -59,7 +59,8 @@ export function DrawRun() {
     >
       <p className="soft">
         {from === null
-          ? msg`Click the port it starts from in a drawing; a part in the loop diagram means its free port.`
+          ? msg`Click the port it starts from in a drawing; a part in the loop diagram means its
+            free port.`
           : msg`Now click the port it ends at.`}
       </p>
       <div className={styles.ends}>
@@ -86,7 +87,8 @@ export function DrawRun() {
           tee && (
             <p key={keyOf(ref)}>
               <Press className={styles.link} onClick={() => teeInto(ref, tee)}>
-                {rich`Put a tee into the run at ${ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}`}
+                {rich`Put a tee into the run at
+                  ${ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}`}
               </Press>{' '}
               <span className="soft">{msg`and go on from its side.`}</span>
             </p>

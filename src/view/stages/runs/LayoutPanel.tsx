@@ -83,7 +83,8 @@ export function LayoutPanel({ preview }: { readonly preview: Preview }) {
       {movable.length > 0 && (
         <details className={styles.caps}>
           <summary>
-            {msg`What may move: ${counted(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, '# part', '# parts')}`}
+            {msg`What may move:
+              ${counted(movable.filter((c) => freedomValue(freedomOf(c)) !== 'stays').length, '# part', '# parts')}`}
           </summary>
           <div className={styles.movable}>
             {movable.map((c) => (
@@ -243,7 +244,8 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
       <p>
         {price_minor === 0
           ? msg`It costs the same.`
-          : msg`The list is ${formatMoney(Math.abs(price_minor))} ${currency} ${price_minor < 0 ? msg`cheaper` : msg`dearer`}.`}
+          : msg`The list is ${formatMoney(Math.abs(price_minor))} ${currency}
+            ${price_minor < 0 ? msg`cheaper` : msg`dearer`}.`}
       </p>
       {moves.length > 0 && (
         <ul className={styles.list}>

@@ -178,7 +178,10 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       {loop.tube.hard && <MandrelsInHand loop={loop} />}
       <details className={styles.caps}>
         <summary>
-          {msg`Spare ports: ${counted(loop.caps.filter((c) => c.with === 'plug').length, '# plug', '# plugs')}, ${counted(loop.caps.filter((c) => c.with === 'drain').length, '# drain', '# drains')}, ${loop.caps.filter((c) => c.with === 'fill').length} to fill by`}
+          {msg`Spare ports:
+            ${counted(loop.caps.filter((c) => c.with === 'plug').length, '# plug', '# plugs')},
+            ${counted(loop.caps.filter((c) => c.with === 'drain').length, '# drain', '# drains')},
+            ${loop.caps.filter((c) => c.with === 'fill').length} to fill by`}
         </summary>
         <Table>
           <TableBody>
@@ -201,7 +204,9 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       </details>
       {volume && (
         <p className="soft">
-          {rich`Holds ${(<Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>)}${guessed ? msg`, estimated` : ''}; ${formatMeasure(volume.buy_mL, 'mL')} to buy with spare.`}
+          {rich`Holds
+            ${(<Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>)}${guessed ? msg`, estimated` : ''};
+            ${formatMeasure(volume.buy_mL, 'mL')} to buy with spare.`}
         </p>
       )}
       {grows && (
@@ -217,7 +222,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
           }`}
           {msg`${
             Number.isFinite(grows.rises_bar)
-              ? msg`: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
+              ? msg`: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room
+                pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
               : msg`: there is no air to take it up.`
           } Closed warm it is ${formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`}
         </p>

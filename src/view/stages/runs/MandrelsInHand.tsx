@@ -48,7 +48,8 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
   return (
     <details className={styles.caps}>
       <summary>
-        {msg`Mandrels in hand: ${mandrels ? `${angles.map((a) => formatNumber(a)).join(', ')}°` : msg`any angle`}`}
+        {msg`Mandrels in hand:
+          ${mandrels ? `${angles.map((a) => formatNumber(a)).join(', ')}°` : msg`any angle`}`}
       </summary>
       <p className={styles.row}>
         {[...new Set([...COMMON_DEG, ...angles])]
@@ -92,7 +93,8 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
         />
       )}
       <p className="soft">
-        {msg`With none ticked any bend can be made. The smallest radius the tube allows is used, ${formatMeasure(loop.tube.minBend_mm, 'mm')} or more.`}
+        {msg`With none ticked any bend can be made. The smallest radius the tube allows is used,
+          ${formatMeasure(loop.tube.minBend_mm, 'mm')} or more.`}
       </p>
     </details>
   );

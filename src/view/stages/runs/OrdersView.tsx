@@ -55,11 +55,16 @@ export function OrdersView() {
               msg`No part is cooled in this loop yet.`
             ) : (
               <>
-                {rich`Order moves no part by more than ${(<strong>{formatMeasure(result.spread_K, 'K', { decimals: 1 })}</strong>)} here: ${result.spread_K < 1.5 ? msg`let tube and looks decide.` : msg`it is worth a look.`}`}
+                {rich`Order moves no part by more than
+                  ${(<strong>{formatMeasure(result.spread_K, 'K', { decimals: 1 })}</strong>)}
+                  here:
+                  ${result.spread_K < 1.5 ? msg`let tube and looks decide.` : msg`it is worth a look.`}`}
               </>
             )}{' '}
             {best?.edit
-              ? msg`The best of these saves ${formatMeasure(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, 'm', { decimals: 2 })} of tube against now.`
+              ? msg`The best of these saves
+                ${formatMeasure(((result.rows.find((r) => r.edit === null)?.tube_mm ?? 0) - best.tube_mm) / 1000, 'm', { decimals: 2 })}
+                of tube against now.`
               : msg`The order now is the best of these.`}
           </p>
           <Table className={styles.orders}>
@@ -111,7 +116,9 @@ export function OrdersView() {
             </TableBody>
           </Table>
           <p className="soft">
-            {msg`${counted(result.all, '# order', '# orders')} behind reservoir and pump, all ranked by the distance between the parts; the shortest were routed and evaluated in full. Hottest spot of each part, ${design.brief.loadCase}.`}
+            {msg`${counted(result.all, '# order', '# orders')} behind reservoir and pump, all
+              ranked by the distance between the parts; the shortest were routed and evaluated
+              in full. Hottest spot of each part, ${design.brief.loadCase}.`}
           </p>
         </div>
       )}

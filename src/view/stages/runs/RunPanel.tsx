@@ -92,7 +92,10 @@ export function RunPanel({
       ) : (
         <>
           <p>
-            {msg`Cut ${run.estimated ? msg`about ` : ''}${formatMillimetres(run.cut_mm)}${run.estimated ? msg`, estimated` : ''}; ${run.bends === 0 ? msg`no bend` : msg`${counted(run.bends, '# bend', '# bends')}`}; ${formatMeasure(run.volume_mL, 'mL')} inside.`}
+            {msg`Cut
+              ${run.estimated ? msg`about ` : ''}${formatMillimetres(run.cut_mm)}${run.estimated ? msg`, estimated` : ''};
+              ${run.bends === 0 ? msg`no bend` : msg`${counted(run.bends, '# bend', '# bends')}`};
+              ${formatMeasure(run.volume_mL, 'mL')} inside.`}
           </p>
           {seen && <p className="soft">{msg`Seen through the glass it ${seen}.`}</p>}
           <BendStrip run={run} loop={loop} />
@@ -109,7 +112,8 @@ export function RunPanel({
                   className={styles.link}
                   onClick={() => commit(msg`bridge ${run.name}`, o.edit)}
                 >
-                  {msg`bridge them over ${formatMillimetres(o.along_mm)} with ${o.bridge.name}${o.turned ? msg`, ${nameOf(o.to.component)} flow reversed` : ''}`}
+                  {msg`bridge them over ${formatMillimetres(o.along_mm)} with
+                    ${o.bridge.name}${o.turned ? msg`, ${nameOf(o.to.component)} flow reversed` : ''}`}
                 </Press>
               ))}
             </p>

@@ -77,8 +77,10 @@ export function RunsStage() {
           title={msg`No loop yet`}
           text={
             loose.length >= 2
-              ? msg`${loose.length} parts wait to be connected. A loop is proposed in the shortest order; you can change it after.`
-              : msg`A loop wants a reservoir, a pump, one block or more, and a radiator. Add them first.`
+              ? msg`${loose.length} parts wait to be connected. A loop is proposed in the
+                shortest order; you can change it after.`
+              : msg`A loop wants a reservoir, a pump, one block or more, and a radiator. Add
+                them first.`
           }
           action={loose.length >= 2 ? msg`Connect the loop` : msg`Open the catalogue`}
           onAction={() => (loose.length >= 2 ? setConnecting(true) : open('stores'))}
@@ -130,7 +132,12 @@ export function RunsStage() {
   const sentenceNow =
     guessed > 0 ? (
       <>
-        {rich`${guessed === tubes.length ? msg`Lengths` : msg`${counted(guessed, '# length', '# lengths')} of ${tubes.length}`} and bends are ${(<strong>{msg`estimated`}</strong>)} from where the ports are and point${
+        {rich`${
+          guessed === tubes.length
+            ? msg`Lengths`
+            : msg`${counted(guessed, '# length', '# lengths')}
+          of ${tubes.length}`
+        } and bends are ${(<strong>{msg`estimated`}</strong>)} from where the ports are and point${
           design.case
             ? msg`, until the runs are routed`
             : msg`: choose a case, and the runs are routed in it`
@@ -138,7 +145,8 @@ export function RunsStage() {
       </>
     ) : (
       <>
-        {msg`Every run is routed past everything in the case. Check the drawing against the real case before you cut.`}
+        {msg`Every run is routed past everything in the case. Check the drawing against the real
+          case before you cut.`}
       </>
     );
   const sentence = seen ? (
@@ -197,7 +205,13 @@ export function RunsStage() {
           {held.live && (
             <p role="status" className={styles.hint}>
               {live
-                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${msg`${counted(live.bends, '# bend', '# bends')}`}${run ? msg`; it was ${formatMillimetres(run.cut_mm)}, ${counted(run.bends, '# bend', '# bends')}` : ''}.`
+                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${msg`${counted(live.bends, '# bend', '# bends')}`}${
+                    run
+                      ? msg`;
+                  it was ${formatMillimetres(run.cut_mm)},
+                  ${counted(run.bends, '# bend', '# bends')}`
+                      : ''
+                  }.`
                 : msg`No quick route there: let go for the full search.`}
             </p>
           )}

@@ -56,7 +56,8 @@ export function SheetsView() {
             </h2>
             {sheets.length < tubes && (
               <p className="soft" role="status">
-                {msg`Of ${tubes} runs ${counted(tubes - sheets.length, '# has no route yet: a sheet needs one', '# have no route yet: a sheet needs one')}.`}
+                {msg`Of ${tubes} runs
+                  ${counted(tubes - sheets.length, '# has no route yet: a sheet needs one', '# have no route yet: a sheet needs one')}.`}
               </p>
             )}
             {loop.tube.hard && <TestBends loop={loop} />}
@@ -147,18 +148,22 @@ export function SheetsView() {
             )}
             {shared && !cuts && (
               <p className="soft">
-                {msg`Cut from the same ${loop.tube.name} as ${design.loops.find((l) => l.id === shared.loop)?.name ?? msg`the loop above`}: see the plan there.`}
+                {msg`Cut from the same ${loop.tube.name} as
+                  ${design.loops.find((l) => l.id === shared.loop)?.name ?? msg`the loop above`}:
+                  see the plan there.`}
               </p>
             )}
             {cuts?.plan && cuts.stick_mm !== null && (
               <>
                 <h3>
-                  {msg`${counted(cuts.plan.sticks.length, '# stick', '# sticks')} of ${formatMillimetres(cuts.stick_mm)}, and ${SPARE_STICKS} to practise on`}
+                  {msg`${counted(cuts.plan.sticks.length, '# stick', '# sticks')} of
+                    ${formatMillimetres(cuts.stick_mm)}, and ${SPARE_STICKS} to practise on`}
                 </h3>
                 <div
                   className={styles.sticks}
                   role="img"
-                  aria-label={msg`Cutting plan: ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}
+                  aria-label={msg`Cutting plan:
+                    ${cuts.plan.sticks.map((s) => s.pieces.map((p) => formatMillimetres(p.length_mm)).join(', ')).join('; ')}`}
                 >
                   {cuts.plan.sticks.map((s, i) => (
                     <div key={i} className={styles.stick}>
@@ -183,7 +188,8 @@ export function SheetsView() {
                       : msg`The best found; a better one may exist.`
                   } ${formatMillimetres(KERF_MM)} are kept for each cut, and ${formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after bending.${
                     cuts.plan.tooLong.length > 0
-                      ? msg` ${counted(cuts.plan.tooLong.length, '# run', '# runs')} longer than a stick: see the findings.`
+                      ? msg` ${counted(cuts.plan.tooLong.length, '# run', '# runs')} longer than
+                        a stick: see the findings.`
                       : ''
                   }`}
                 </p>
@@ -191,7 +197,9 @@ export function SheetsView() {
             )}
             {cuts && !cuts.plan && (
               <p>
-                {msg`Buy ${formatMeasure(cuts.buy, 'm', { decimals: 1 })}: ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })} of runs and ${formatNumber(100 * TUBE_SPARE)} % margin.`}
+                {msg`Buy ${formatMeasure(cuts.buy, 'm', { decimals: 1 })}:
+                  ${formatMeasure(cuts.total_mm / 1000, 'm', { decimals: 2 })} of runs and
+                  ${formatNumber(100 * TUBE_SPARE)} % margin.`}
               </p>
             )}
           </section>

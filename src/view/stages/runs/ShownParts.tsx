@@ -23,7 +23,9 @@ export function ShownParts() {
   return (
     <Section title={msg`To be seen`}>
       <p className="soft">
-        {msg`Runs do not pass in front of these, as seen through the glass, unless the detour costs three bends or more.${before > 0 ? msg` Now ${counted(before, 'one does', '# do')}.` : ''}`}
+        {msg`Runs do not pass in front of these, as seen through the glass, unless the detour
+          costs three bends or
+          more.${before > 0 ? msg` Now ${counted(before, 'one does', '# do')}.` : ''}`}
       </p>
       <div className={styles.row}>
         {parts.map((i) => (

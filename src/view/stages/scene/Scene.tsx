@@ -156,7 +156,8 @@ export default function Scene(props: SceneProps) {
         role="img"
         tabIndex={0}
         data-turns
-        aria-label={msg`The case in space, ${system.placed.size} parts. Arrow keys turn it, + and − zoom. The list of parts and the tables beside say the same in words.`}
+        aria-label={msg`The case in space, ${system.placed.size} parts. Arrow keys turn it, +
+          and − zoom. The list of parts and the tables beside say the same in words.`}
       >
         <Canvas
           frameloop="demand"

@@ -19,7 +19,8 @@ export function BoardStep({ draft, set, says }: StepProps) {
     <>
       <Section title={msg`Board`}>
         <p className="soft">
-          {msg`The rearmost lower stand-off shows where the board sits. With the board in, measure to its lower rear corner.`}
+          {msg`The rearmost lower stand-off shows where the board sits. With the board in,
+            measure to its lower rear corner.`}
         </p>
         <Pick
           label={msg`Largest board it takes`}
@@ -82,7 +83,8 @@ function Riser({ draft, set }: StepProps) {
         ))}
       {riser && (
         <p className="soft">
-          {msg`Facing the glass, its face lies in that plane; facing away, its back does. Behind the tray lengths from it are below 0.`}
+          {msg`Facing the glass, its face lies in that plane; facing away, its back does. Behind
+            the tray lengths from it are below 0.`}
         </p>
       )}
     </Section>

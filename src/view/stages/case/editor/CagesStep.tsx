@@ -33,7 +33,8 @@ export function CagesStep({ draft, set, says }: StepProps) {
     <>
       {draft.obstacles.length === 0 && (
         <p className="soft">
-          {msg`Shroud, drive cage, bracket, handle: whatever a radiator or hand could meet. None yet.`}
+          {msg`Shroud, drive cage, bracket, handle: whatever a radiator or hand could meet. None
+            yet.`}
         </p>
       )}
       {draft.obstacles.map((o, i) => (
@@ -242,7 +243,8 @@ function RoomsOfTheirOwn({ draft, set, says }: StepProps) {
   return (
     <Section title={msg`Chambers of their own`}>
       <p className="soft">
-        {msg`A basement or a side that is closed off: what is mounted there has its own air. Vents between chambers are listed under Cooling.`}
+        {msg`A basement or a side that is closed off: what is mounted there has its own air.
+          Vents between chambers are listed under Cooling.`}
       </p>
       {asked.map((name, i) => (
         <div key={i}>

@@ -129,7 +129,9 @@ export function CaseEditor({
   return (
     <StageFrame
       title={draft.name.trim() || msg`A case of your own`}
-      sentence={msg`${formatNumber(part.volume_L)} litres inside. Measure along three edges: from the rear panel forward, from the floor up, from the board tray to the glass. Lengths may be typed in any unit.`}
+      sentence={msg`${formatNumber(part.volume_L)} litres inside. Measure along three edges:
+        from the rear panel forward, from the floor up, from the board tray to the glass.
+        Lengths may be typed in any unit.`}
       side={
         <>
           <div className={styles.steps}>
@@ -147,7 +149,8 @@ export function CaseEditor({
               {troubles.length === 0 ? (
                 <p>
                   <Mark verdict="ok" />
-                  {msg` Nothing contradicts itself. Lengths are taken to be right to${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
+                  {msg` Nothing contradicts itself. Lengths are taken to be right
+                    to${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
                 </p>
               ) : (
                 <>

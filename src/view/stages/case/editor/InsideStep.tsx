@@ -9,7 +9,8 @@ export function InsideStep({ draft, set, says }: StepProps) {
   return (
     <Section title={msg`Inside`}>
       <p className="soft">
-        {msg`Take the side panel off. Measure free room between the sheets, not the outside: cages and shrouds come later.`}
+        {msg`Take the side panel off. Measure free room between the sheets, not the outside:
+          cages and shrouds come later.`}
       </p>
       <Name
         label={msg`Name`}

@@ -19,7 +19,8 @@ export function PlacesStep({ draft, set, says }: StepProps) {
     <>
       {draft.spots.length === 0 && (
         <p className="soft">
-          {msg`Places made for a pump or reservoir: measure to the middle of its foot. None is needed: both may be free-standing on a bracket.`}
+          {msg`Places made for a pump or reservoir: measure to the middle of its foot. None is
+            needed: both may be free-standing on a bracket.`}
         </p>
       )}
       {draft.spots.map((s, i) => (
@@ -114,7 +115,8 @@ function TubeHoles({ draft, set, says }: StepProps) {
     <Section title={msg`Tube holes in the walls`}>
       {ports.length === 0 && (
         <p className="soft">
-          {msg`For a pass-through: tubes to a radiator outside leave by one and come back by another.`}
+          {msg`For a pass-through: tubes to a radiator outside leave by one and come back by
+            another.`}
         </p>
       )}
       {ports.map((p, i) => {

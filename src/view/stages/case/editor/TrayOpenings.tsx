@@ -57,7 +57,8 @@ export function TrayOpenings({ draft, set, says }: StepProps) {
     >
       {draft.openings.length === 0 && (
         <p className="soft">
-          {msg`Cables pass them, and tubes that run behind the tray. Leave them out if you have none beside the board.`}
+          {msg`Cables pass them, and tubes that run behind the tray. Leave them out if you have
+            none beside the board.`}
         </p>
       )}
       <MeasureField

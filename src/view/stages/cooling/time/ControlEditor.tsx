@@ -274,7 +274,8 @@ function CurveBody({ kind, control, first, most, least, put, run }: BodyProps) {
         </Press>
       </div>
       <p className="soft">
-        {msg`Drag a point, or move it with the arrow keys; Delete takes it out. Dots: where the run stood.`}
+        {msg`Drag a point, or move it with the arrow keys; Delete takes it out. Dots: where the
+          run stood.`}
       </p>
     </Section>
   );

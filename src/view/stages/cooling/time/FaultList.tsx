@@ -31,7 +31,8 @@ export function FaultList({
     <Section title={msg`Faults`}>
       {faults.length === 0 && (
         <p className="soft">
-          {msg`Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each part lasts.`}
+          {msg`Nothing. Let a pump or fan stop, flow sag or the room warm, and see how long each
+            part lasts.`}
         </p>
       )}
       <ul className={styles.steps}>

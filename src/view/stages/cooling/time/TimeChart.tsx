@@ -228,7 +228,8 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
         {unitShown('°C')}
       </span>
       <span className={styles.axis} style={{ left: LEFT, top: top - 2 }}>
-        {rich`${(<b data-rpm>{msg`fans, rpm`}</b>)} · noise ${formatNumber(t.noise_dBA[index], { decimals: 1 })} dBA`}
+        {rich`${(<b data-rpm>{msg`fans, rpm`}</b>)} · noise
+          ${formatNumber(t.noise_dBA[index], { decimals: 1 })} dBA`}
       </span>
       {bands
         .filter((b) => X(b.to) - X(b.from) > 56)

@@ -122,7 +122,9 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
         </p>
       )}
       <p className="soft">
-        {msg`Metal is guessed from size, flows are the settled ones, the die's own second is left out, and a standing loop is given no rising heat: with a stopped pump the truth is a little kinder.`}
+        {msg`Metal is guessed from size, flows are the settled ones, the die's own second is
+          left out, and a standing loop is given no rising heat: with a stopped pump the truth
+          is a little kinder.`}
       </p>
     </>
   );
@@ -155,14 +157,16 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
       )}
       {t.worked < 0.995 && (
         <p>
-          {msg`Throttled, the parts did ${formatNumber(100 * t.worked)} % of full load: each throttles above its limit and shuts down 10 K over it.`}
+          {msg`Throttled, the parts did ${formatNumber(100 * t.worked)} % of full load: each
+            throttles above its limit and shuts down 10 K over it.`}
         </p>
       )}
       {t.settling.map((s) => {
         const settleWords = () => {
           if (s.steady_s === null) return msg`still moving at the end, ${formatCelsius(s.to_C, 1)}`;
           if (s.tau_s === null) return msg`at rest at ${formatCelsius(s.to_C, 1)}`;
-          return msg`63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
+          return msg`63 % of the change in ${clock(s.tau_s)}, 90 % in ${clock(s.t90_s ?? 0)}, at
+            rest after ${clock(s.steady_s)}, ${formatCelsius(s.to_C, 1)}`;
         };
         return (
           <p key={s.loop}>
@@ -175,13 +179,17 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         <p key={h.component}>
           <Mark verdict="marginal" /> {h.name}{' '}
           {h.follows
-            ? msg`follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor keeps them still.`
-            : msg`hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)} under a steady load. A flatter curve or more hysteresis stops it.`}
+            ? msg`follow the load up and down by ${formatNumber(h.swing_rpm)} rpm every
+              ${clock(h.period_s)}: more hysteresis, a slower ramp, or the coolant as sensor
+              keeps them still.`
+            : msg`hunt: ${formatNumber(h.swing_rpm)} rpm up and down every ${clock(h.period_s)}
+              under a steady load. A flatter curve or more hysteresis stops it.`}
         </p>
       ))}
       <p className="soft">{massWords(t.masses)}</p>
       <p className="soft">
-        {msg`Energy in, out and stored balance to ${formatNumber(100 * t.balance.error, { decimals: 3 })} %.`}
+        {msg`Energy in, out and stored balance to
+          ${formatNumber(100 * t.balance.error, { decimals: 3 })} %.`}
       </p>
     </Section>
   );
@@ -195,5 +203,7 @@ function massWords(masses: Transient['masses']): string {
     .sort((a, b) => b.capacity_JK - a.capacity_JK)
     .filter((m) => m.capacity_JK / whole >= 0.005)
     .map((m) => `${m.of} ${formatNumber((100 * m.capacity_JK) / whole)} %`);
-  return msg`Heat capacity of what warms up: ${formatNumber(whole / 1000, { decimals: 1 })} kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled (common practice, no source).`;
+  return msg`Heat capacity of what warms up: ${formatNumber(whole / 1000, { decimals: 1 })}
+    kJ/K, estimated: ${parts.join(', ')}. Builders see 15 to 40 minutes until a loop has settled
+    (common practice, no source).`;
 }
