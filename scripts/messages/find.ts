@@ -54,7 +54,7 @@ const ALWAYS_READ = new Set(
 );
 
 const READ_FUNCTION =
-  /words|label|text|title|say|phrase|describe|sentence|headline|caption|reason|note|meaning/i;
+  /words|label|text|title|say|phrase|describe|sentence|headline|caption|reason|note|meaning|names?$/i;
 
 const KEYS = new Set(
   (
@@ -162,6 +162,19 @@ function isPlainString(node: ts.Expression, checker: ts.TypeChecker): boolean {
 function hasWords(text: string): boolean {
   const plain = text.replace(/\{\}/g, ' {} ');
   return /\p{L}{2,}/u.test(plain);
+}
+
+/** A small word in a table of texts, others of which are messages. */
+function isAmongMessages(property: ts.PropertyAssignment): boolean {
+  const table = property.parent.properties.filter(ts.isPropertyAssignment);
+  const isEntry = table.some((p) => ALWAYS_READ.has(nameOf(p.name)));
+  const isMessage = (p: ts.PropertyAssignment): boolean =>
+    ts.isTaggedTemplateExpression(p.initializer);
+  return (
+    !isEntry &&
+    table.some(isMessage) &&
+    table.every((p) => isMessage(p) || ts.isStringLiteralLike(p.initializer))
+  );
 }
 
 /** Whether a person reads this literal. */
@@ -295,6 +308,7 @@ export function isRead(node: FoundText['node'], checker: ts.TypeChecker): boolea
     if (named && READ_FUNCTION.test(named.getText()) && isPlainString(node, checker)) return true;
   }
   if (ts.isTemplateSpan(up)) return isReadTemplate(up.parent, checker);
+  if (ts.isPropertyAssignment(up) && isAmongMessages(up)) return true;
   if (ts.isPropertyAssignment(up)) {
     const table = ancestor(node, ts.isVariableDeclaration) as ts.VariableDeclaration | undefined;
     if (table && READ_FUNCTION.test(table.name.getText())) return true;

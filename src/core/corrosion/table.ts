@@ -35,16 +35,16 @@ export const byIndex = (a: Metal, b: Metal): number =>
   (isJudged(a) ? ANODIC_INDEX[a] : Infinity) - (isJudged(b) ? ANODIC_INDEX[b] : Infinity) || 0;
 
 export const METAL_NAMES: Readonly<Record<Metal, string>> = worded(() => ({
-  gold: 'gold',
-  silver: 'silver',
+  gold: msg`gold`,
+  silver: msg`silver`,
   nickel: msg`nickel plate`,
-  copper: 'copper',
-  brass: 'brass',
+  copper: msg`copper`,
+  brass: msg`brass`,
   stainless: msg`stainless steel (304)`,
   chrome: msg`chrome plate`,
   tin: msg`tin solder`,
-  aluminium: 'aluminium',
-  zinc: 'zinc',
+  aluminium: msg`aluminium`,
+  zinc: msg`zinc`,
   stainless316: msg`stainless steel (316)`,
   silverSolder: msg`silver solder`,
   nickelPhosphorus: msg`nickel-phosphorus plate`,

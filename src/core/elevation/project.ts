@@ -5,8 +5,8 @@ import { msg, worded } from '../messages';
 export type View = 'side' | 'front' | 'top';
 export const VIEW_NAMES: Record<View, string> = worded(() => ({
   side: msg`window side`,
-  front: 'front',
-  top: 'top',
+  front: msg`front`,
+  top: msg`top`,
 }));
 
 export interface Flat {

@@ -11,7 +11,7 @@ const ROOMS: Readonly<Record<string, string>> = worded(() => ({
   choices: msg`Choices`,
   limits: '',
   settings: '',
-  placement: 'place',
+  placement: msg`place`,
   connections: '',
 }));
 

@@ -22,7 +22,7 @@ type Way = CaseReport['openings'][number];
 const NEW_VENT = { area_cm2: 100, openShare: 0.5 } as const;
 
 const placeName = (chambers: NonNullable<CaseAir['chambers']>, id: string): string => {
-  if (id === ROOM_AIR) return 'room';
+  if (id === ROOM_AIR) return msg`room`;
   return chambers.find((c) => c.id === id)?.name.toLowerCase() ?? msg`main chamber`;
 };
 

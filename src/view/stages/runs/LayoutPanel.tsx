@@ -29,7 +29,7 @@ import { counted, msg, worded } from '@/core/messages';
 const STYLE_NAMES: Record<RouteStyle, string> = worded(() => ({
   parallel: msg`straight and parallel: 90° and 45°`,
   free: msg`free angles: fewest bends`,
-  shortest: 'shortest',
+  shortest: msg`shortest`,
   hidden: msg`hidden: behind the tray, or close to it`,
 }));
 
