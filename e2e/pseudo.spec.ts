@@ -39,11 +39,15 @@ test.beforeEach(async ({ page, context, baseURL }) => {
 /** Words that builders, makers and shops chose: names in builds and in the catalogue. */
 async function dataWords(page: Page): Promise<string[]> {
   const texts = await Promise.all(
-    [...BUILDS.map((b) => `/api/builds/${b}`), '/api/builds'].map(async (path) =>
-      (await page.request.get(path)).text(),
+    [...BUILDS.map((b) => `/api/builds/${b}`), '/api/builds', '/api/bin', '/api/parts'].map(
+      async (path) => (await page.request.get(path)).text(),
     ),
   );
-  const words = [...texts, JSON.stringify(CATALOGUE)].join(' ').match(/\p{L}{3,}/gu) ?? [];
+  const months = Array.from({ length: 12 }, (_, i) =>
+    new Date(2026, i).toLocaleString('en-XA', { month: 'long' }),
+  );
+  const words =
+    [...texts, JSON.stringify(CATALOGUE), ...months].join(' ').match(/\p{L}{3,}/gu) ?? [];
   return [...new Set([...words.map((w) => w.toLowerCase()), ...UNITS, 'zephyron'])];
 }
 

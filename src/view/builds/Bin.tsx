@@ -4,9 +4,10 @@ import { useEffect, useState } from 'react';
 
 import type { BinEntry } from '@/server';
 import styles from './Builds.module.css';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, shownLanguage } from '@/core/messages';
 
-const DATE = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'long' });
+const dateOf = (at: number | Date): string =>
+  new Intl.DateTimeFormat(shownLanguage(), { day: 'numeric', month: 'long' }).format(at);
 
 /** What was deleted in the last thirty days: put back, or removed for good. */
 export function Bin({
@@ -54,7 +55,7 @@ export function Bin({
             <span className={styles.binName}>{e.name}</span>
             <span className="soft">
               {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until
-                ${DATE.format(e.until)}`}
+                ${dateOf(e.until)}`}
             </span>
             <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
               {msg`Put back`}

@@ -31,6 +31,12 @@ interface Trouble {
   readonly lines: readonly string[];
 }
 
+/** What a button of the pages says to who hears it. */
+function pageWords(type: string, page: number | null, isHere: boolean): string {
+  if (type === 'page') return isHere ? msg`Page ${page ?? 1}` : msg`Go to page ${page ?? 1}`;
+  return type === 'previous' ? msg`Go to the previous page` : msg`Go to the next page`;
+}
+
 /** All builds, each with its small loop line and its verdicts; a page at a time. */
 export function Builds({ list }: { readonly list: BuildList }) {
   const router = useRouter();
@@ -121,6 +127,8 @@ export function Builds({ list }: { readonly list: BuildList }) {
               page={Math.floor(offset / limit) + 1}
               onChange={(_, page) => show(search, page)}
               shape="rounded"
+              aria-label={msg`Pages of builds`}
+              getItemAriaLabel={pageWords}
             />
             <span className="soft">{msg`${counted(total, '# build', '# builds')}`}</span>
           </div>
