@@ -6,7 +6,6 @@ import Snackbar from '@mui/material/Snackbar';
 import { useEditor } from './EditorProvider';
 import { Announcer } from './Announcer';
 import { AutoRoute } from './AutoRoute';
-import { FindingSheet } from './FindingSheet';
 import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
 import { TopBar } from './TopBar';
@@ -18,6 +17,7 @@ import styles from './Workspace.module.css';
 import { msg } from '@/core/messages';
 
 // What is opened on demand loads then.
+const FindingSheet = dynamic(() => import('./FindingSheet').then((m) => m.FindingSheet));
 const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
 const CommandSearch = dynamic(() => import('./CommandSearch').then((m) => m.CommandSearch));
 const ConflictDialog = dynamic(() => import('./ConflictDialog').then((m) => m.ConflictDialog));
@@ -94,6 +94,9 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
     () => true,
     () => false,
   );
+  // Loaded when it is first opened; then it stays.
+  const [hasFindings, setHasFindings] = useState(false);
+  if (drawer === 'findings' && !hasFindings) setHasFindings(true);
   return (
     <div className={styles.shell} data-awake={awake} data-rail={rail}>
       <a href="#stage" className={styles.skip}>
@@ -107,7 +110,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
         {children}
       </main>
       <LoopLine />
-      <FindingSheet />
+      {hasFindings && <FindingSheet />}
       <WhenAsked asked={drawer === 'stores'}>
         <CatalogueDrawer />
       </WhenAsked>
