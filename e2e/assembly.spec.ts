@@ -47,9 +47,9 @@ test('assembly: steps are marked and noted, an air test is read, and all is ther
   await expect(page.getByLabel('Note')).toHaveValue('screws in the blue bag');
   await page.getByRole('radio', { name: 'leak test with air' }).click();
   await expect(page.getByText('two readings tell a first rate')).toBeVisible();
-  await page.getByRole('button', { name: 'Start anew' }).click();
+  await page.getByRole('button', { name: 'Restart the test' }).click();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Start anew' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Restart the test' })).toBeVisible();
 });
 
 test.describe('the checklist beside the bench', () => {

@@ -22,6 +22,20 @@ export const test = base.extend<{ quiet: void }>({
 
 export { expect };
 
+/** Every stage, in working order. */
+export const STAGES = [
+  'brief',
+  'heat',
+  'case',
+  'cooling',
+  'flow',
+  'materials',
+  'runs',
+  'parts',
+  'assembly',
+  'log',
+] as const;
+
 /** Opens a stage and waits until the page answers. */
 export async function openStage(page: Page, design: string, stage: string): Promise<void> {
   // Flat, where a test does not ask for the scene: pictures in space take long without a graphics card.

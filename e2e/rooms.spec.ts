@@ -1,18 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { copyOf, expect, openStage, test } from './fixtures';
-
-const STAGES = [
-  'brief',
-  'heat',
-  'case',
-  'cooling',
-  'flow',
-  'materials',
-  'runs',
-  'parts',
-  'assembly',
-  'log',
-] as const;
+import { copyOf, expect, openStage, STAGES, test } from './fixtures';
 
 for (const demo of ['dawn-chorus-desk', 'fenland-flood-tower', 'pocket-planetarium'] as const) {
   test(`every stage of ${demo} opens and shows no NaN`, async ({ page }) => {

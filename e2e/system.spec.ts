@@ -11,13 +11,16 @@ interface Stored {
   }[];
 }
 
-async function opened(page: Page): Promise<string> {
-  await page.goto('/', { waitUntil: 'networkidle' });
-  await page.getByLabel('Build file').setInputFiles({
+const choose = (page: Page): Promise<void> =>
+  page.getByLabel('Build file').setInputFiles({
     name: 'kept.zephyron.json',
     mimeType: 'application/json',
     buffer: file,
   });
+
+async function opened(page: Page): Promise<string> {
+  await page.goto('/', { waitUntil: 'networkidle' });
+  await choose(page);
   await expect(page).toHaveURL(/\/heat$/);
   return /builds\/([^/]+)/.exec(page.url())?.[1] ?? '';
 }
@@ -29,6 +32,16 @@ test('a build file of an older version opens under the names of this one', async
   const id = await opened(page);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('W under stress test');
   expect((await stored(page, id)).version).toBe(5);
+});
+
+test('a build file chosen before the page is awake is opened all the same', async ({ page }) => {
+  await page.route('**/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  await choose(page);
+  await expect(page).toHaveURL(/\/heat$/);
 });
 
 test('a reservoir screwed onto the pump moves with it, in one step that undo takes back', async ({

@@ -27,7 +27,7 @@ const NOT_READ_CALLS = new Set(
     'delete querySelector querySelectorAll closest addEventListener removeEventListener getItem setItem ' +
     'removeItem createElement createElementNS getContext setAttribute getAttribute removeAttribute ' +
     'matchMedia dispatchEvent padStart padEnd require fetch Symbol RegExp varOf getPropertyValue ' +
-    'setProperty toDataURL toBlob glyph postMessage getElementById execute sql index uniqueIndex text integer ' +
+    'setProperty toDataURL toBlob glyph postMessage getElementById ' +
     'encode createObjectURL describe toLocaleString searchParams append pragma'
   ).split(' '),
 );
@@ -62,8 +62,6 @@ const KEYS = new Set(
     'Space Shift Control Alt Meta'
   ).split(' '),
 );
-
-const lettersOf = (text: string): string => text.replace(/[^\p{L}]+/gu, '');
 
 /** The literal's text with `{}` where values stand. */
 export function textOf(node: FoundText['node']): string {
@@ -159,10 +157,7 @@ function isPlainString(node: ts.Expression, checker: ts.TypeChecker): boolean {
   return parts.some((t) => t.flags & ts.TypeFlags.String);
 }
 
-function hasWords(text: string): boolean {
-  const plain = text.replace(/\{\}/g, ' {} ');
-  return /\p{L}{2,}/u.test(plain);
-}
+const hasWords = (text: string): boolean => /\p{L}{2,}/u.test(text);
 
 /** A small word in a table of texts, others of which are messages. */
 function isAmongMessages(property: ts.PropertyAssignment): boolean {
@@ -177,149 +172,149 @@ function isAmongMessages(property: ts.PropertyAssignment): boolean {
   );
 }
 
-/** Whether a person reads this literal. */
-export function isRead(node: FoundText['node'], checker: ts.TypeChecker): boolean {
+/** A name that stands for itself among messages: `'four-pin': 'four-pin'`. */
+const isNameAmongMessages = (at: ts.Node, text: string): boolean =>
+  ts.isPropertyAssignment(at.parent) &&
+  nameOf(at.parent.name) === text &&
+  isAmongMessages(at.parent);
+
+type Literal = FoundText['node'];
+type Word = Exclude<Literal, ts.JsxText>;
+
+const isType = (n: ts.Node): boolean =>
+  ts.isTypeNode(n) || ts.isTypeAliasDeclaration(n) || ts.isInterfaceDeclaration(n);
+
+const isCounted = (n: ts.Node): boolean => ts.isCallExpression(n) && calledName(n) === 'counted';
+
+/** Part of the language: a module's name, a key, a type; or a message already. */
+function isSyntax(node: Word): boolean {
+  const { parent } = node;
+  const isKey =
+    (ts.isPropertyAssignment(parent) || ts.isPropertySignature(parent)) && parent.name === node;
+  return (
+    isKey ||
+    ts.isImportDeclaration(parent) ||
+    ts.isExportDeclaration(parent) ||
+    ts.isExternalModuleReference(parent) ||
+    ts.isModuleDeclaration(parent) ||
+    ts.isEnumMember(parent) ||
+    ts.isExpressionStatement(parent) ||
+    ts.isComputedPropertyName(parent) ||
+    ts.isTaggedTemplateExpression(parent) ||
+    ancestor(node, isCounted, (n) => isFunction(n) || ts.isTemplateExpression(n)) !== undefined ||
+    ancestor(node, isType) !== undefined
+  );
+}
+
+const NOT_READ_CLASSES = ['Set', 'Map', 'Worker', 'URL', 'CustomEvent', 'Error'];
+
+/** Handed to code that looks for it, compares it, or throws it at a programmer. */
+function isForCode(at: ts.Node): boolean {
+  const up = at.parent;
+  if (ts.isElementAccessExpression(up)) return up.argumentExpression === at;
+  if (ts.isBinaryExpression(up)) return COMPARES.has(up.operatorToken.kind);
+  if (ts.isCaseClause(up)) return true;
+  if (!ts.isCallExpression(up) && !ts.isNewExpression(up)) return false;
+  if (!(up.arguments as ts.NodeArray<ts.Node> | undefined)?.includes(at)) return false;
+  const name = calledName(up);
+  if (ts.isNewExpression(up) && NOT_READ_CLASSES.includes(name)) return true;
+  const of = ts.isPropertyAccessExpression(up.expression) ? up.expression.expression : null;
+  return NOT_READ_CALLS.has(name) || of?.getText() === 'console';
+}
+
+const attributeOf = (node: ts.Node): ts.JsxAttribute | undefined =>
+  ancestor(node, ts.isJsxAttribute, (n) => isFunction(n) || ts.isJsxElement(n)) as
+    ts.JsxAttribute | undefined;
+
+const READ_ARIA = ['aria-label', 'aria-description', 'aria-valuetext', 'aria-roledescription'];
+
+/** An attribute that nobody reads: a class, a role, a path. */
+function isInPlainAttribute(node: Word, text: string): boolean {
+  const attribute = attributeOf(node);
+  if (!attribute) return false;
+  const name = nameOf(attribute.name);
+  if (name.startsWith('aria-')) return !READ_ARIA.includes(name);
+  // A row's name is a title; an icon's, a field's or an object's in the scene is none.
+  const isOurs = /^\p{Lu}/u.test(attribute.parent.parent.tagName.getText());
+  const isTitle = name === 'name' && isOurs && /^\p{Lu}\p{Ll}+/u.test(text);
+  return (NOT_READ_ATTRIBUTES.has(name) && !isTitle) || name.startsWith('data-');
+}
+
+const isSource = (n: ts.Node): boolean =>
+  ts.isPropertyAssignment(n) && ['source', 'sources'].includes(nameOf(n.name));
+
+const propertyOf = (at: ts.Node): string | null =>
+  ts.isPropertyAssignment(at.parent) && at.parent.initializer === at
+    ? nameOf(at.parent.name)
+    : null;
+
+/** Words by their shape alone: a sentence, a capital, or a word with a space beside it. */
+function hasShapeOfWords(text: string): boolean {
+  const trimmed = text.trim();
+  return (
+    /\p{L}{2,}[^\p{L}]*\s+.*\p{L}|\p{L}.*\s.*\p{L}{2,}/u.test(trimmed) ||
+    (/^\p{Lu}\p{Ll}/u.test(trimmed) && !looksLikeName(trimmed)) ||
+    // "{} bends", ", {} of {}", ": agrees".
+    /\p{L}{3,}[,.:;]?\s|\s[(“]?\p{L}{3,}/u.test(text)
+  );
+}
+
+const READ_ATTRIBUTES =
+  'aria-label label title placeholder aria-valuetext caption text one word unitWord'.split(' ');
+
+/** Returned by a function that makes words, by its name. */
+function isReturnedAsWords(up: ts.Node, node: Word, checker: ts.TypeChecker): boolean {
+  const fn = ancestor(node, isFunction);
+  if (!fn) return false;
+  if (!ts.isReturnStatement(up) && up !== fn && !ts.isConditionalExpression(up)) return false;
+  const held = ts.isVariableDeclaration(fn.parent) ? fn.parent.name : undefined;
+  const name = ((fn as ts.FunctionDeclaration).name ?? held)?.getText() ?? '';
+  const isFree = checker.getContextualType(node) === undefined;
+  return READ_FUNCTION.test(name) && (isFree || isPlainString(node, checker));
+}
+
+/** One small word, such as "now": read only where its place says so. */
+function isReadByPlace(node: Word, at: ts.Node, checker: ts.TypeChecker): boolean {
+  const up = at.parent,
+    property = propertyOf(at),
+    attribute = attributeOf(node);
+  if (property !== null && ALWAYS_READ.has(property)) return true;
+  if (property !== null && READ_PROPERTIES.has(property)) return isPlainString(node, checker);
+  const isAttribute =
+    attribute && (up === attribute || (ts.isJsxExpression(up) && up.parent === attribute));
+  if (isAttribute && isPlainString(node, checker))
+    return READ_ATTRIBUTES.includes(nameOf(attribute.name));
+  if (ts.isJsxExpression(up) && !ts.isJsxAttribute(up.parent)) return true;
+  if (isReturnedAsWords(up, node, checker)) return true;
+  if (ts.isTemplateSpan(up))
+    return ts.isTaggedTemplateExpression(up.parent.parent) || isRead(up.parent, checker);
+  if (!ts.isPropertyAssignment(up)) return false;
+  const table = ancestor(node, ts.isVariableDeclaration) as ts.VariableDeclaration | undefined;
+  return isAmongMessages(up) || (table !== undefined && READ_FUNCTION.test(table.name.getText()));
+}
+
+/** Whether a person reads this literal, by its shape, its type and its place. */
+export function isRead(node: Literal, checker: ts.TypeChecker): boolean {
   const text = textOf(node);
   if (!hasWords(text)) return false;
   if (ts.isJsxText(node)) return true;
-  const parent = node.parent;
-  if (
-    ts.isImportDeclaration(parent) ||
-    ts.isExportDeclaration(parent) ||
-    ts.isLiteralTypeNode(parent)
-  )
-    return false;
-  if (
-    ts.isExternalModuleReference(parent) ||
-    ts.isModuleDeclaration(parent) ||
-    ts.isEnumMember(parent)
-  )
-    return false;
-  if (ts.isExpressionStatement(parent)) return false;
-  if (ts.isTaggedTemplateExpression(parent)) return false;
-  if (
-    ancestor(
-      node,
-      (n) => ts.isCallExpression(n) && ['counted', 'plural'].includes(calledName(n)),
-      (n) => isFunction(n) || ts.isTemplateExpression(n),
-    )
-  )
-    return false;
-  if (
-    ancestor(
-      node,
-      (n) => ts.isTypeNode(n) || ts.isTypeAliasDeclaration(n) || ts.isInterfaceDeclaration(n),
-    )
-  )
-    return false;
-  if ((ts.isPropertyAssignment(parent) || ts.isPropertySignature(parent)) && parent.name === node)
-    return false;
-  if (ts.isComputedPropertyName(parent)) return false;
-
   const at = outer(node);
-  const up = at.parent;
-  if (ts.isElementAccessExpression(up) && up.argumentExpression === at) return false;
-  if (ts.isBinaryExpression(up) && COMPARES.has(up.operatorToken.kind)) return false;
-  if (ts.isCaseClause(up)) return false;
+  const property = propertyOf(at);
   if (
-    (ts.isCallExpression(up) || ts.isNewExpression(up)) &&
-    (up.arguments as ts.NodeArray<ts.Node> | undefined)?.includes(at)
-  ) {
-    const name = calledName(up);
-    if (NOT_READ_CALLS.has(name)) return false;
-    if (
-      ts.isNewExpression(up) &&
-      ['Set', 'Map', 'Worker', 'URL', 'CustomEvent', 'Intl'].includes(name)
-    )
-      return false;
-    if (ts.isNewExpression(up) && name === 'Error') return false;
-    if (
-      ts.isPropertyAccessExpression(up.expression) &&
-      up.expression.expression.getText() === 'console'
-    )
-      return false;
-  }
-  const attribute = ancestor(
-    node,
-    ts.isJsxAttribute,
-    (n) => isFunction(n) || ts.isJsxElement(n),
-  ) as ts.JsxAttribute | undefined;
-  if (attribute) {
-    const name = nameOf(attribute.name);
-    const isTitle = name === 'name' && /^\p{Lu}\p{Ll}+ /u.test(text);
-    if ((NOT_READ_ATTRIBUTES.has(name) && !isTitle) || name.startsWith('data-')) return false;
-    if (
-      name.startsWith('aria-') &&
-      !['aria-label', 'aria-description', 'aria-valuetext', 'aria-roledescription'].includes(name)
-    )
-      return false;
-  }
-  const property = ts.isPropertyAssignment(up) && up.initializer === at ? nameOf(up.name) : null;
-  if (property !== null && NOT_READ_PROPERTIES.has(property)) return false;
-  if (
-    ancestor(
-      node,
-      (n) => ts.isPropertyAssignment(n) && ['source', 'sources'].includes(nameOf(n.name)),
-      isFunction,
-    )
+    isSyntax(node) ||
+    isForCode(at) ||
+    isInPlainAttribute(node, text) ||
+    (property !== null && NOT_READ_PROPERTIES.has(property)) ||
+    ancestor(node, isSource, isFunction) !== undefined ||
+    (isOneOfNames(node, checker) && !isNameAmongMessages(at, text)) ||
+    STYLE.test(text) ||
+    MARKUP.test(text) ||
+    KEYS.has(text)
   )
     return false;
-
-  if (isOneOfNames(node, checker)) return false;
-  if (STYLE.test(text) || MARKUP.test(text) || KEYS.has(text)) return false;
-  if (lettersOf(text).length < 2) return false;
-
-  const trimmed = text.trim();
-  const isSentence = /\p{L}{2,}[^\p{L}]*\s+.*\p{L}|\p{L}.*\s.*\p{L}{2,}/u.test(trimmed);
-  if (isSentence) return true;
-  const isCapital = /^\p{Lu}\p{Ll}/u.test(trimmed);
-  if (isCapital && !looksLikeName(trimmed)) return true;
-  // "{} bends", ", {} of {}", ": agrees": a word with a space beside it.
-  if (/\p{L}{3,}[,.:;]?\s|\s[(“]?\p{L}{3,}/u.test(text)) return true;
-  if (ts.isTemplateExpression(node)) return false;
-  // One small word: only where a person reads it.
-  if (property !== null && ALWAYS_READ.has(property)) return true;
-  if (property !== null && READ_PROPERTIES.has(property)) return isPlainString(node, checker);
-  if (
-    attribute &&
-    (up === attribute || (ts.isJsxExpression(up) && up.parent === attribute)) &&
-    isPlainString(node, checker)
-  ) {
-    const name = nameOf(attribute.name);
-    return [
-      'aria-label',
-      'label',
-      'title',
-      'placeholder',
-      'aria-valuetext',
-      'caption',
-      'text',
-      'one',
-      'word',
-      'unitWord',
-    ].includes(name);
-  }
-  if (ts.isJsxExpression(up) && !ts.isJsxAttribute(up.parent)) return true;
-  const fn = ancestor(node, isFunction);
-  if (fn && (ts.isReturnStatement(up) || up === fn || ts.isConditionalExpression(up))) {
-    const own = (fn as ts.FunctionDeclaration).name,
-      held = ts.isVariableDeclaration(fn.parent) ? fn.parent.name : undefined;
-    const named = own ?? held;
-    if (named && READ_FUNCTION.test(named.getText()) && isPlainString(node, checker)) return true;
-  }
-  if (ts.isTemplateSpan(up)) return isReadTemplate(up.parent, checker);
-  if (ts.isPropertyAssignment(up) && isAmongMessages(up)) return true;
-  if (ts.isPropertyAssignment(up)) {
-    const table = ancestor(node, ts.isVariableDeclaration) as ts.VariableDeclaration | undefined;
-    if (table && READ_FUNCTION.test(table.name.getText())) return true;
-  }
-  return false;
+  if (hasShapeOfWords(text)) return true;
+  return !ts.isTemplateExpression(node) && isReadByPlace(node, at, checker);
 }
-
-const isReadTemplate = (node: ts.TemplateExpression, checker: ts.TypeChecker): boolean => {
-  if (ts.isTaggedTemplateExpression(node.parent)) return true;
-  return isRead(node, checker);
-};
 
 /** Every text of a file that a person reads and that is not in the message files. */
 export function findTexts(file: ts.SourceFile, checker: ts.TypeChecker): FoundText[] {

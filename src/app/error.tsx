@@ -8,7 +8,7 @@ export default function Fault({ reset }: { readonly error: Error; readonly reset
       <h1>{msg`Something broke on this page`}</h1>
       <p style={{ margin: '8px 0 16px' }}>
         {msg`What you typed is kept in this browser. Try again; if it stays broken, open the
-          build anew from the list of builds.`}
+          build again from the list of builds.`}
       </p>
       <Button variant="outlined" onClick={reset}>
         {msg`Try again`}

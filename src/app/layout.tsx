@@ -6,6 +6,7 @@ import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import '@fontsource-variable/archivo/wdth.css';
 import '@fontsource-variable/spline-sans-mono/wght.css';
 import '@/view/shared/tokens.css';
+import { askedReader } from '@/server';
 import { Providers } from '@/view/shared/Providers';
 import { msg, worded } from '@/core/messages';
 
@@ -18,9 +19,10 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   // The page's own scripts bear the number that its policy names.
   const nonce = (await headers()).get('x-nonce') ?? undefined;
+  const { language } = await askedReader();
   return (
     <html
-      lang="en"
+      lang={language}
       data-shared={process.env.ZEPHYRON_PASSPHRASE ? '' : undefined}
       suppressHydrationWarning
     >

@@ -1,8 +1,8 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import type { Backup, BuildInBackup, PhotoInBackup } from '@/core/backup';
 import type { Validated } from '@/core/validation';
-import { pictureType } from './pictureType';
 import { msg } from '@/core/messages';
+import { pictureType } from './pictureType';
 
 export const BACKUP_FORMAT = 'zephyron-backup';
 const BACKUP_VERSION = 1;

@@ -1,8 +1,8 @@
 import Drawing from 'dxf-writer';
 import { mandrelsOf, springBackWords, type BendSheet } from '@/core/plan';
+import { listAnd, msg } from '@/core/messages';
 import { num, xml } from './svgText';
 import { toCsv } from './csv';
-import { listAnd, msg } from '@/core/messages';
 
 /**
  * A4 upright, its margins, and strips of the tube across it, mm. Strips overlap so that they can be

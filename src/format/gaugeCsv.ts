@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { AirReading } from '@/core/design';
-import type { CsvTrouble } from './readingsCsv';
 import { msg } from '@/core/messages';
+import type { CsvTrouble } from './readingsCsv';
 
 export type GaugeRead =
   | { readonly ok: true; readonly readings: readonly AirReading[] }

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Offer } from '@/core/bom';
-import { detectDecimals, readDecimal } from './decimals';
 import { msg } from '@/core/messages';
+import { detectDecimals, readDecimal } from './decimals';
 
 /** A row of a quote that cannot be taken, by its line in the file, the header being line 1. */
 export interface QuoteTrouble {

@@ -1,8 +1,8 @@
 import { EVERY_LOAD_CASE, isLoadCase } from '@/core/components';
 import type { Reading } from '@/core/design';
 import Papa from 'papaparse';
-import { armed, toCsv } from './csv';
 import { msg } from '@/core/messages';
+import { armed, toCsv } from './csv';
 
 /** One thing of a file that cannot be read: row from 1 (the head is 1), column by its name. */
 export interface CsvTrouble {

@@ -1,8 +1,8 @@
+import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { pooled } from './pooled';
 import { theStore } from './store';
-import { msg } from '@/core/messages';
 
 /** Longest that packing or unpacking a whole database may take, ms. */
 const PACK_MS = 120_000;

@@ -3,13 +3,13 @@ import { DEMO_BUILDS } from '@/catalogue';
 import type { Design } from '@/core/design';
 import { buildFileName, slug } from '@/format';
 import type { ListedBuild } from '@/store';
+import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool, type Accepted, type Watch } from './pool';
 import { LOOK_OVER_MS, pooled, ROUTE_MS } from './pooled';
 import { theStore } from './store';
 import { askedReader } from './reader';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
-import { msg } from '@/core/messages';
 
 export interface BuildEntry {
   readonly id: string;

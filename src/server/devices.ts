@@ -1,5 +1,5 @@
-import { ok, refuse, type Answer } from './answer';
 import { msg } from '@/core/messages';
+import { ok, refuse, type Answer } from './answer';
 
 /** What devices may be told (docs/devices.md). */
 const WRITES = new Set(['controls', 'faults', 'machine']);

@@ -1,11 +1,11 @@
 import type { PartLists } from '@/catalogue';
 import { slug } from '@/format';
+import { msg } from '@/core/messages';
 import { JsonText, ok, refuse, type Answer } from './answer';
 import { openBuild } from './builds';
 import type { PdfAsked } from './pdf/worker';
 import { inPool, printed, type Watch } from './pool';
 import { JUDGE_MS, pooled, PRINT_MS, ROUTE_MS } from './pooled';
-import { msg } from '@/core/messages';
 
 /**
  * What follows from a build, with fixes from what the builder's catalogue offers. Worked out in the

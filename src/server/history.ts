@@ -1,9 +1,9 @@
 import { BIN_DAYS } from '@/store';
+import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { LOOK_OVER_MS } from './pooled';
 import { theStore } from './store';
-import { msg } from '@/core/messages';
 
 /** Longest name of a moment. */
 const NAME_LENGTH = 80;

@@ -1,9 +1,9 @@
 import { LIMITS } from '@/core/validation';
 import { troubleTold, type StoreTrouble } from '@/store';
+import { msg, worded } from '@/core/messages';
 import { JsonText, refuse, type Answer } from './answer';
 import { forReader } from './reader';
 import type { Watch } from './pool';
-import { msg, worded } from '@/core/messages';
 
 export function respond({ status, body, headers = {} }: Answer): Response {
   if (body === null) return new Response(null, { status, headers });

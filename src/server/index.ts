@@ -32,6 +32,7 @@ export { keepPhoto, photoOf, photosOf, showPhoto, MOST_PHOTO_BYTES } from './pho
 export { partsMeasured } from './measured';
 export { health, type Health } from './health';
 export { readForPage, type PageRead } from './page';
+export { askedReader } from './reader';
 export { retiredParts, retire, restore, storesOffer, partListsNow } from './retired';
 export { checkParts, ownParts, putPart, dropPart } from './ownParts';
 export {

@@ -1,11 +1,11 @@
 import { CATALOGUE } from '@/catalogue';
 import { validatePart } from '@/core/validation';
 import type { Part } from '@/core/components';
+import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
 import { LOOK_OVER_MS, pooled } from './pooled';
 import { theStore } from './store';
-import { msg } from '@/core/messages';
 
 /** Parts a builder may keep of their own. */
 const MOST_OWN = 2000;

@@ -1,8 +1,8 @@
 import { pictureType } from '@/format';
 import { MOST_PHOTOS, type Photo } from '@/store';
+import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { theStore } from './store';
-import { msg } from '@/core/messages';
 
 /** Largest photo, bytes: the page makes them smaller before it sends them. */
 export const MOST_PHOTO_BYTES = 2_000_000;

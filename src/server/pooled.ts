@@ -1,6 +1,6 @@
+import { msg } from '@/core/messages';
 import { refuse, type Answer } from './answer';
 import { OverTimeError, PoolFullError } from './pool';
-import { msg } from '@/core/messages';
 
 /** Longest that a document may take to be looked over, or judged without routing, ms. */
 export const LOOK_OVER_MS = 2000;

@@ -1,9 +1,9 @@
 import { CATALOGUE, offered, type PartLists } from '@/catalogue';
 import type { Part } from '@/core/components';
+import { msg } from '@/core/messages';
 import { refuse, type Answer } from './answer';
 import { ownParts } from './ownParts';
 import { theStore } from './store';
-import { msg } from '@/core/messages';
 
 export const retiredParts = async (): Promise<readonly string[]> =>
   (await theStore()).listRetired();

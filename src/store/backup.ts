@@ -6,11 +6,11 @@ import type {
   PartInBackup,
   PhotoInBackup,
 } from '@/core/backup';
+import { msg } from '@/core/messages';
 import { wholeHistory, packed } from './history';
 import type { Store, Transaction } from './open';
 import { putPhoto, wholePhotos } from './photos';
 import { buildHistory, builds, parts, retired, seeds } from './schema';
-import { msg } from '@/core/messages';
 
 /** What came of putting a backup back. */
 export interface Restored {

@@ -10,8 +10,8 @@ import {
   formatNumber,
   formatWatts,
 } from '../units';
-import type { Reports, StageState, StageStates } from './types';
 import { counted, msg } from '../messages';
+import type { Reports, StageState, StageStates } from './types';
 
 /** What the rail says of each stage: its verdict, and its one result. */
 export function stageStates(

@@ -1,5 +1,5 @@
-import type { Step } from './step';
 import { msg } from '../messages';
+import type { Step } from './step';
 
 /** When the builder works. */
 export interface WorkingHours {

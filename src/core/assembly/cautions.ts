@@ -1,5 +1,5 @@
-import type { CautionId } from './step';
 import { msg, worded } from '../messages';
+import type { CautionId } from './step';
 
 /** What can hurt, in full; shown at the steps it belongs to. */
 export const CAUTIONS: Readonly<

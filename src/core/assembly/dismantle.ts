@@ -1,5 +1,5 @@
-import type { Step } from './step';
 import { msg } from '../messages';
+import type { Step } from './step';
 
 /** One thing to do when the machine is taken apart. */
 export interface Undoing {

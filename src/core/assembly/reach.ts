@@ -2,8 +2,8 @@ import { BOARD_STANDARDS } from '../components';
 import { findComponent, type Component, type ComponentId } from '../design';
 import { union, type Box } from '../geometry';
 import type { Solid, System } from '../system';
-import type { Unit } from './unit';
 import { msg } from '../messages';
+import type { Unit } from './unit';
 
 /** What a hand must do at a part in its place, and what would be in the way. */
 export interface Reach {

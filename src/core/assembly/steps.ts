@@ -12,12 +12,12 @@ import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres } from '../units';
+import { counted, msg, worded } from '../messages';
 import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
 import { PLUGS, unitsOf } from './unit';
 import { metOnWayIn } from './wayIn';
-import { counted, msg, worded } from '../messages';
 
 /** Hours of a test with water, pump alone (common practice, no source). */
 export const WATER_TEST_H = 24;

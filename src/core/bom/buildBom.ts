@@ -19,10 +19,10 @@ import type { System } from '../system';
 import type { Part, PartKind } from '../components';
 import { planWiring, type WiringReport } from '../wiring';
 import { pieceOf, trimFor, type Run } from '../tubing';
+import { msg } from '../messages';
 import { cutPlan, type CutPlan } from './cutting';
 import { packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 import { loopVolume, type LoopVolume } from './volume';
-import { msg } from '../messages';
 
 export type BomUnit = 'piece' | 'metre' | 'stick' | 'bottle' | 'pack';
 
@@ -424,7 +424,8 @@ function addLoop(system: System, loop: Loop, runs: readonly Run[], add: Add): vo
     if (isWithin) continue;
     for (const f of run.fittings) {
       const part = pieceOf(run, f.duty, own, kit);
-      add(part, 1, 'piece', [run.id], `${run.name}, ${f.end === 'from' ? 'start' : 'end'}`, {
+      const place = f.end === 'from' ? msg`${run.name}, start` : msg`${run.name}, end`;
+      add(part, 1, 'piece', [run.id], place, {
         estimated: run.estimated && f.duty !== own.fitting.duty && run.by === 'tube',
       });
     }

@@ -3,9 +3,9 @@ import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
 import { isBentCold, type Run } from '../tubing';
+import { msg } from '../messages';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
-import { msg } from '../messages';
 
 /** A sundry the build asks for: what for, how many uses, by whom, and why. */
 export interface ConsumableNeed {

@@ -1,5 +1,5 @@
-import type { Bracket, BracketAsk } from './plate';
 import { listAnd, msg, worded } from '../messages';
+import type { Bracket, BracketAsk } from './plate';
 
 /** Shown wherever a bracket is drawn or printed (cautions of the trade). */
 export const BRACKET_CAUTIONS: readonly string[] = worded(() => [

@@ -1,8 +1,8 @@
 import { formatCubicMetres } from '../units';
+import { msg } from '../messages';
 import { airFixes } from './airFixes';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Less than this is no wind, m³/h. */
 const LEAST_M3H = 1;

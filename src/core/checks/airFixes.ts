@@ -1,8 +1,8 @@
 import { freeId, type Component, type Design, type Placement } from '../design';
 import type { FanPart, Mount } from '../components';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import type { SpatialInputs } from './inputs';
-import { msg } from '../messages';
 
 type OnMount = Extract<Placement, { readonly on: 'mount' }>;
 

@@ -1,10 +1,10 @@
 import { air } from '../fluids';
 import { airAlone } from '../thermal';
 import { formatCubicMetres } from '../units';
+import { msg } from '../messages';
 import { airFixes } from './airFixes';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Share of its air in the open from which a case is no hindrance (common practice, no source). */
 const LEAST_SHARE = 0.6;

@@ -1,12 +1,12 @@
 import type { Vec } from '../geometry';
 import { heightOf } from '../system';
 import { findComponent } from '../design';
+import { counted, msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { trappedAir } from '../loops';
 import { formatMeasure } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
-import { counted, msg } from '../messages';
 
 /** Pockets smaller than this are swept out by the flow, mL (common practice, no source). */
 const LEAST_ML = 10;

@@ -1,8 +1,8 @@
 import { freeId, type Edit, type Component } from '../design';
+import { counted, msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 
 import type { OperatingCheck } from './inputs';
-import { counted, msg } from '../messages';
 
 export const caseFans: OperatingCheck = {
   code: 'case.fans',

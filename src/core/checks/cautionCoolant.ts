@@ -1,5 +1,5 @@
-import type { OperatingCheck } from './inputs';
 import { msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 export const cautionCoolant: OperatingCheck = {
   code: 'caution.coolant',

@@ -1,7 +1,7 @@
 import type { Edit } from '../design';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const controlSensor: OperatingCheck = {
   code: 'control.sensor',

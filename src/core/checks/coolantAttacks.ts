@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 import { subjectsOf, tellSoft, unharmed } from './softFixes';
-import { msg } from '../messages';
 
 export const coolantAttacks: OperatingCheck = {
   code: 'coolant.attacks',

@@ -1,8 +1,8 @@
 import { findComponent } from '../design';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { coolantHabits } from '../bom';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * Fins denser than this, and filters, are where particles settle first, fins per inch (common

@@ -1,8 +1,8 @@
+import { counted, msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { changeEvery } from '../bom';
 
 import type { OperatingCheck } from './inputs';
-import { counted, msg } from '../messages';
 
 /** Told so long before it is due, months. */
 const AHEAD_MONTHS = 2;
@@ -13,7 +13,7 @@ export const coolantDue: OperatingCheck = {
   stage: 'materials',
   get meaning() {
     return msg`The coolant is past the age its inhibitor and biocide last, or soon will be.
-      Drain, flush, look at the fins, and fill anew; old coolant counts as having no
+      Drain, flush, look at the fins, and refill; old coolant counts as having no
       inhibitor.`;
   },
   source:
@@ -25,7 +25,7 @@ export const coolantDue: OperatingCheck = {
       if (loop.coolantAge_months === 0 || left > AHEAD_MONTHS) return [];
       const fixes: Fix[] = [
         {
-          label: msg`It has been changed: start anew`,
+          label: msg`It has been changed: restart its age`,
           edit: { do: 'loop.coolant', loop: loop.id, coolant: loop.coolant, age_months: 0 },
         },
       ];

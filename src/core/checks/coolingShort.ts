@@ -1,3 +1,4 @@
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
@@ -5,7 +6,6 @@ import { airFixes } from './airFixes';
 import { moreRadiators } from './moreRadiators';
 import { quietestFix } from './quietestFix';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const coolingShort: OperatingCheck = {
   code: 'cooling.short',

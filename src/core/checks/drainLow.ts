@@ -1,10 +1,10 @@
 import { findComponent, type Cap, type LoopId } from '../design';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { capAdapters, capFits, draining } from '../loops';
 import { formatMeasure } from '../units';
 import { nameOf, portHeight, type CheckInputs, type OperatingCheck } from './inputs';
 import { triedFixes } from './tried';
-import { msg } from '../messages';
 
 /** Less than this share of the loop may stay behind untold. */
 const SHARE = 0.25;

@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { formatMeasure, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * An axial fan held below this share of its free flow works in its stall: louder and less sure than

@@ -1,9 +1,9 @@
+import { msg } from '../messages';
 import type { Diagnostic, Fix } from './diagnostic';
 import type { Loop } from '../design';
 import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '../bom';
 import { formatMeasure, formatShown } from '../units';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const fillExpansion: OperatingCheck = {
   code: 'fill.expansion',

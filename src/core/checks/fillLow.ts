@@ -1,8 +1,8 @@
 import { heightsOf } from '../system';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { nameOf, portHeight, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Parts may reach this much above the fill port without a word, mm. */
 const OVER_MM = 20;

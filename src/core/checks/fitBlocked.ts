@@ -1,6 +1,6 @@
 import { formatMillimetres, formatMeasure, formatNumber } from '../units';
-import type { SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import type { SpatialCheck } from './inputs';
 
 /** Losses worth naming, Pa at 1 m/s: about a dust filter's. */
 const WORTH_PA = 1.5;

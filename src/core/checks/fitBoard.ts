@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { BOARD_STANDARDS } from '../components';
 import { formatMillimetres } from '../units';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Sheets and stand-offs leave this much play, mm (common practice, no source). */
 const PLAY_MM = 1;

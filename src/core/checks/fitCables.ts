@@ -1,7 +1,7 @@
 import { formatMeasure, formatMillimetres } from '../units';
 import { cableTrunk } from '../wiring';
-import type { SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import type { SpatialCheck } from './inputs';
 
 export const fitCables: SpatialCheck = {
   code: 'fit.cables',

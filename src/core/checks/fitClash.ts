@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import { fitFixes } from './fitFixes';
 import { formatMillimetres } from '../units';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const fitClash: SpatialCheck = {
   code: 'fit.clash',

@@ -1,4 +1,5 @@
 import { applyEdit, type Edit, type Component, type Placement, findComponent } from '../design';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import { measureGaps, type Gap } from '../clearance';
 import { replaceWithPlugs } from '../loops';
@@ -6,7 +7,6 @@ import { compileSystem, nearestSlide, screwedAs, slidesOn } from '../system';
 import { formatMeasure } from '../units';
 import type { SpatialInputs } from './inputs';
 import { firstSlide } from './places';
-import { msg } from '../messages';
 
 /** At most this many tries and offers a pair: each try measures the whole case again. */
 const MOST_TRIES = 30,

@@ -1,9 +1,9 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { boxGap, type Box } from '../geometry';
 import { roomOf } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * A bracket, a strap or tape bridges so much air between a part and what holds it, mm (common

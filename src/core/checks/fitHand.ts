@@ -1,5 +1,5 @@
-import type { SpatialCheck } from './inputs';
 import { counted, msg } from '../messages';
+import type { SpatialCheck } from './inputs';
 
 export const fitHand: SpatialCheck = {
   code: 'fit.hand',

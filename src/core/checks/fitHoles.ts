@@ -1,6 +1,6 @@
 import { missedHoles } from '../clearance';
-import { nameOf, type SpatialCheck } from './inputs';
 import { listOr, msg } from '../messages';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** What a spot's screw holes and a part's foot do not share. */
 export const fitHoles: SpatialCheck = {

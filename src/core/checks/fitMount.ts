@@ -1,9 +1,9 @@
 import { nearestSlide, screwedAs, slidesOn } from '../system';
+import { listOr, msg } from '../messages';
 import { missesHoles } from './places';
 import { formatMillimetres } from '../units';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { listOr, msg } from '../messages';
 
 /** What a screw gives in its hole, mm (common practice, no source). */
 const SCREW_MM = 0.5;

@@ -1,9 +1,9 @@
+import { listOr, msg } from '../messages';
 import type { Diagnostic, Fix } from './diagnostic';
 import type { BlockPart, BoardPart, ComponentPart } from '../components';
 import type { Component } from '../design';
 import { blockOn, fitOf, matchesOf, type Match } from '../matching';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
-import { listOr, msg } from '../messages';
 
 /** Parts offered in place of one that does not fit. */
 const MOST_OFFERED = 3;

@@ -1,4 +1,5 @@
 import { applyEdit, type Edit, componentName } from '../design';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import { portFits, type PortFit } from '../clearance';
 import { compileSystem } from '../system';
@@ -6,7 +7,6 @@ import { formatMillimetres } from '../units';
 import { runsOf } from '../routing';
 import { candidates } from './fitFixes';
 import type { SpatialCheck, SpatialInputs } from './inputs';
-import { msg } from '../messages';
 
 const MOST_FIXES = 2,
   MOST_TRIES = 8,

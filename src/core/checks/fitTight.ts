@@ -1,7 +1,7 @@
 import { formatMillimetres } from '../units';
+import { msg } from '../messages';
 import { fitFixes } from './fitFixes';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Fixes are tried for the tightest pairs alone: an edit must answer at once. */
 const MOST_PAIRS = 3;

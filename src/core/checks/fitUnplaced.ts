@@ -1,7 +1,7 @@
 import { findComponent } from '../design';
+import { msg } from '../messages';
 import { defaultPlacements, whyNoMount } from './places';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const fitUnplaced: SpatialCheck = {
   code: 'fit.unplaced',

@@ -1,9 +1,9 @@
 import { findComponent, type Component } from '../design';
+import { listAnd, msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import type { PumpPart } from '../components';
 import { formatFlow, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
-import { listAnd, msg } from '../messages';
 
 export const flowBackwards: OperatingCheck = {
   code: 'flow.backwards',

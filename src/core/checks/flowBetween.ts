@@ -1,5 +1,5 @@
-import type { OperatingCheck } from './inputs';
 import { counted, msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 export const flowBetween: OperatingCheck = {
   code: 'flow.between',

@@ -1,8 +1,8 @@
 import { findComponent, type Loop } from '../design';
+import { listAnd, msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop, teePorts } from '../loops';
 import { nameOf, type OperatingCheck } from './inputs';
-import { listAnd, msg } from '../messages';
 
 /** Whether a piece ends a line to fill or drain by: nothing is to flow through it. */
 const endsLine = (loop: Loop, component: string): boolean =>

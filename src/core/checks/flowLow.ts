@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { atFullSpeed, networkOf, slowestShareFor } from '../hydraulics';
 import { formatFlow, formatNumber } from '../units';
 import { type OperatingCheck, type CheckInputs, nameOf } from './inputs';
-import { msg } from '../messages';
 
 function faster(context: CheckInputs, loop: string): Fix[] {
   const graph = context.system.loops.find((g) => g.loop.id === loop);

@@ -1,6 +1,6 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const flowNone: OperatingCheck = {
   code: 'flow.none',

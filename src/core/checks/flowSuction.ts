@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { formatMeasure } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * A pump's inlet this far under the air around it, kPa, draws air at the first loose seal (common

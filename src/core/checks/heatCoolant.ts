@@ -1,7 +1,7 @@
 import { formatCelsius } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const COOLANT_WARM_C = 45;
 export const COOLANT_LIMIT_C = 60;

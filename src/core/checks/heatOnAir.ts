@@ -1,6 +1,6 @@
 import { formatCelsius, formatWatts } from '../units';
-import type { OperatingCheck } from './inputs';
 import { msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 export const heatOnAir: OperatingCheck = {
   code: 'heat.on-air',
@@ -18,7 +18,7 @@ export const heatOnAir: OperatingCheck = {
     return [
       {
         subjects: on.map((p) => p.component),
-        title: msg`${formatWatts(sum)} stay on air`,
+        title: msg`${formatWatts(sum)} stay air-cooled`,
         detail: msg`${on.map((p) => `${p.name}: ${formatWatts(p.heat_W)}`).join('; ')}. The case
           air is at ${formatCelsius(context.heat.caseAir_C, 1)}.`,
         measured: sum,

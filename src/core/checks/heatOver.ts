@@ -1,9 +1,9 @@
 import { formatCelsius, formatMeasure, formatNumber } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 import { SPOT_MARGIN_K } from './limits';
 import { quietestFix } from './quietestFix';
-import { msg } from '../messages';
 
 export const heatOver: OperatingCheck = {
   code: 'heat.over',

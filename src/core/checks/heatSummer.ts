@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { formatCelsius, formatKelvin } from '../units';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const heatSummer: OperatingCheck = {
   code: 'heat.summer',

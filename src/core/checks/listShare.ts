@@ -1,6 +1,6 @@
 import { formatMoney, formatNumber } from '../units';
-import type { OperatingCheck } from './inputs';
 import { msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 /**
  * Careful builders keep any single part under this share of the loop's cost (common practice, no

@@ -1,9 +1,9 @@
 import type { CoolantPart } from '../components';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import { DIFFERENCE_LIMIT } from '../corrosion';
 import type { OperatingCheck, CheckInputs } from './inputs';
 import { tellPair } from './metalPair';
-import { msg } from '../messages';
 
 /**
  * Fresh coolant of the same kind where its inhibitor has run out, else one that has an inhibitor

@@ -1,7 +1,7 @@
 import { ANODIC_INDEX } from '../corrosion';
+import { msg } from '../messages';
 import type { OperatingCheck } from './inputs';
 import { replacements, tellPair } from './metalPair';
-import { msg } from '../messages';
 
 export const metalMixed: OperatingCheck = {
   code: 'metal.mixed',

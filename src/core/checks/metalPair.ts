@@ -1,9 +1,9 @@
 import { findComponent, type Edit } from '../design';
+import { msg } from '../messages';
 import type { Finding, Fix } from './diagnostic';
 import { METAL_NAMES, METAL_VERDICTS, type MetalPair } from '../corrosion';
 import { formatNumber } from '../units';
 import { nameOf, type CheckInputs } from './inputs';
-import { msg } from '../messages';
 
 /** Parts of the Stores of the same shape without the metal at fault. */
 export function replacements(context: CheckInputs, component: string, metal: string): Fix[] {

@@ -1,6 +1,6 @@
 import { environmentOf, METAL_NAMES, METAL_VERDICTS, pairFacts } from '../corrosion';
-import type { OperatingCheck } from './inputs';
 import { msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 export const metalScratch: OperatingCheck = {
   code: 'metal.scratch',

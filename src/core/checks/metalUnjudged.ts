@@ -1,6 +1,6 @@
 import { isJudged, METAL_NAMES } from '../corrosion';
-import type { OperatingCheck } from './inputs';
 import { msg } from '../messages';
+import type { OperatingCheck } from './inputs';
 
 export const metalUnjudged: OperatingCheck = {
   code: 'metal.unjudged',

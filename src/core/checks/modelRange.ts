@@ -1,9 +1,9 @@
 import { COOLANT_RANGE_C } from '../fluids';
 import { BEND_RATIOS } from '../hydraulics';
 import { formatCelsius, formatFlow, formatNumber, formatShown } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Beyond the last point by more than this share a fit is carried on further than it was measured. */
 const BEYOND = 0.25;

@@ -8,8 +8,8 @@ import {
 } from '../design';
 import { insertStation } from '../loops';
 import type { FanPart, Part, RadiatorPart } from '../components';
-import { defaultPlacements } from './places';
 import { msg } from '../messages';
+import { defaultPlacements } from './places';
 
 /** One more radiator, really placed: on a free mount, with fans, let into a loop. */
 export interface MoreRadiator {

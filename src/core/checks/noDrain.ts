@@ -1,6 +1,6 @@
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { nameOf, portHeight, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const noDrain: SpatialCheck = {
   code: 'rule.no-drain',

@@ -1,7 +1,7 @@
 import { formatMeasure, formatNumber } from '../units';
+import { msg } from '../messages';
 import type { OperatingCheck } from './inputs';
 import { quietestFix } from './quietestFix';
-import { msg } from '../messages';
 
 export const noiseOver: OperatingCheck = {
   code: 'noise.over',

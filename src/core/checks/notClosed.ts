@@ -1,7 +1,7 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const notClosed: SpatialCheck = {
   code: 'rule.not-closed',

@@ -1,7 +1,7 @@
 import { formatMoney } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const overBudget: OperatingCheck = {
   code: 'list.over-budget',

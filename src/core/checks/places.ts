@@ -106,7 +106,7 @@ export function defaultPlacements(
               const faceWords = () => {
                 if (face === 'frame') return msg`between it and the frame`;
                 if (face === 'outside') return msg`outside the panel`;
-                return 'inside';
+                return msg`inside`;
               };
               return {
                 bare: fansOf(o.id).length === 0,

@@ -1,9 +1,9 @@
 import { insertStation } from '../loops';
 import type { Edit } from '../design';
+import { counted, msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
 import type { SpatialCheck } from './inputs';
-import { counted, msg } from '../messages';
 
 export const portOpen: SpatialCheck = {
   code: 'rule.port-open',

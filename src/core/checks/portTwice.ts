@@ -1,9 +1,9 @@
 import { freeId, type Edit, type Component, type Connection } from '../design';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { teePorts } from '../loops';
 import type { InlinePart } from '../components';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
-import { msg } from '../messages';
 
 /**
  * Puts a tee before the port: one run into it, the others from its free ends. Two runs a port; a

@@ -1,7 +1,7 @@
 import type { CablePart } from '../components';
 import { formatNumber } from '../units';
-import { nameOf, type OperatingCheck } from './inputs';
 import { listAnd, msg } from '../messages';
+import { nameOf, type OperatingCheck } from './inputs';
 
 /** Above this share of a header's current it is said to be tight (common practice, no source). */
 const FULL_SHARE = 0.9;

@@ -1,8 +1,8 @@
 import { formatMillimetres } from '../units';
 import type { CablePart } from '../components';
+import { listAnd, msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { nameOf, type OperatingCheck } from './inputs';
-import { listAnd, msg } from '../messages';
 
 export const powerLead: OperatingCheck = {
   code: 'power.lead',

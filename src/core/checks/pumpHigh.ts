@@ -1,11 +1,11 @@
 import { findComponent } from '../design';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { topOf } from '../loops';
 import { formatMillimetres } from '../units';
 import type { System } from '../system';
 import { nameOf, type SpatialCheck } from './inputs';
 import { triedFixes } from './tried';
-import { msg } from '../messages';
 
 /**
  * How far the highest of the others stands above the pump; below 0 the pump is the high point. Null

@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { ratingTroubles } from '../hydraulics';
 import { formatMeasure } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const pumpRatings: OperatingCheck = {
   code: 'pump.ratings',

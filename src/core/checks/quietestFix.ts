@@ -1,10 +1,10 @@
 import { quietestSetting, type QuietestSetting } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
 import type { Edit } from '../design';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import { SPOT_MARGIN_K } from './limits';
 import { nameOf, type CheckInputs } from './inputs';
-import { msg } from '../messages';
 
 /**
  * One way out for noise, heat and flow together: the quietest speeds of fans and pumps at which the

@@ -1,7 +1,7 @@
 import { formatCelsius, formatWatts } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic, Fix } from './diagnostic';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * A section that takes less than this share of what the loop's sections take on average is hardly

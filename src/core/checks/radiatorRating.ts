@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { compareRating } from '../thermal';
 import { formatMeasure, formatNumber } from '../units';
 import { nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 /**
  * Printed and modelled W/K further apart than this share are told. The model itself is good to

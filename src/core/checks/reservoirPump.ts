@@ -1,10 +1,10 @@
 import { heightOf } from '../system';
 import { findComponent } from '../design';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { reorderLoop } from '../loops';
 import { formatMillimetres } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const reservoirPump: SpatialCheck = {
   code: 'rule.reservoir-pump',

@@ -1,7 +1,7 @@
 import { applyEdit, EditError, type Design } from '../design';
 import { formatKelvin } from '../units';
-import type { Finding, Fix, Severity } from './diagnostic';
 import { msg } from '../messages';
+import type { Finding, Fix, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
 const MOST_TRIED = 8;

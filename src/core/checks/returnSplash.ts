@@ -1,10 +1,10 @@
 import type { Vec } from '../geometry';
 import { heightOf } from '../system';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { fillLevel } from '../loops';
 import { formatMillimetres } from '../units';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const returnSplash: SpatialCheck = {
   code: 'rule.return-splash',

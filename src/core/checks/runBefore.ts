@@ -1,5 +1,5 @@
-import { nameOf, type SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import { nameOf, type SpatialCheck } from './inputs';
 
 export const runBefore: SpatialCheck = {
   code: 'run.before',

@@ -1,9 +1,9 @@
 import { loopOfRun } from '../design';
 import { betweenBends, STRAIGHT_MM } from '../routing';
 import { formatMillimetres } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;

@@ -1,6 +1,6 @@
 import { formatMillimetres } from '../units';
-import { nameOf, type SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import { nameOf, type SpatialCheck } from './inputs';
 
 /** Rounding of the points a tube is measured by, mm. */
 const SLACK_MM = 0.05;

@@ -1,11 +1,11 @@
 import type { Edit, Connection, Loop } from '../design';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
 import { formatMillimetres } from '../units';
 import { distance, scale } from '../geometry';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** The loop with one link as it is to be. */
 const linksWith = (loop: Loop, connection: Connection): Edit => ({

@@ -1,8 +1,8 @@
 import { loopOfRun, type Mandrels } from '../design';
 import { formatMillimetres, formatNumber } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** A bend within this of a mandrel's angle is that mandrel's, degrees (common practice, no source). */
 const SAME_DEG = 1;

@@ -1,3 +1,4 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { loopOfRun, findComponent, type Connection, type Loop } from '../design';
@@ -6,7 +7,6 @@ import { facing, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
 import { add, distance, dot, scale, sub } from '../geometry';
 import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
-import { msg } from '../messages';
 
 /** Ports whose directions are this near to opposite look at each other. */
 const FACING = -0.9;

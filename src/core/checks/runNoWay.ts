@@ -1,6 +1,7 @@
 import { openingsFor } from '../layoutSearch';
-import type { SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import { inTheWayWords, wayOutWords } from '../routing';
+import type { SpatialCheck } from './inputs';
 
 export const runNoWay: SpatialCheck = {
   code: 'run.no-way',
@@ -19,7 +20,7 @@ export const runNoWay: SpatialCheck = {
       return {
         subjects: [m.connection],
         title: msg`No route found for ${run?.name ?? m.connection}`,
-        detail: msg`${m.blockedBy ? msg`${m.blockedBy} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${m.wouldFit} there is one too.` : ''}
+        detail: msg`${m.blockedBy ? msg`${inTheWayWords(m.blockedBy)} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${wayOutWords(m.wouldFit)} there is one too.` : ''}
           Its length stays an estimate.`,
         candidates: () => openingsFor(context.design, m.connection, context.offer),
       };

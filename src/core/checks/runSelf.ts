@@ -1,7 +1,7 @@
 import { meetsItself } from '../routing';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const runSelf: SpatialCheck = {
   code: 'run.self',

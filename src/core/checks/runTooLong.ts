@@ -1,9 +1,9 @@
 import { loopOfRun } from '../design';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { trimFor } from '../tubing';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const runTooLong: SpatialCheck = {
   code: 'run.too-long',

@@ -1,7 +1,7 @@
+import { counted, msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 
 import type { SpatialCheck } from './inputs';
-import { counted, msg } from '../messages';
 
 /** Runs named one by one. */
 const MOST_NAMED = 3;

@@ -1,5 +1,5 @@
-import type { SpatialCheck } from './inputs';
 import { msg } from '../messages';
+import type { SpatialCheck } from './inputs';
 
 export const runWeave: SpatialCheck = {
   code: 'run.weave',

@@ -1,9 +1,9 @@
 import { findComponent } from '../design';
 import { inTheWayOf, routesOf, winds } from '../routing';
 
+import { counted, msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { counted, msg } from '../messages';
 
 /** More bends than this in one hard tube are worth a word (common practice, no source). */
 const MANY_BENDS = 4;

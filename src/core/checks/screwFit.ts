@@ -1,8 +1,8 @@
 import type { ScrewNeed } from '../clearance';
+import { msg } from '../messages';
 import type { Diagnostic, Fix } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { nameOf, type OperatingCheck, type CheckInputs } from './inputs';
-import { msg } from '../messages';
 
 function letPick(need: ScrewNeed): Fix[] {
   return [

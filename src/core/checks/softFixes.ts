@@ -1,9 +1,9 @@
 import type { Design, Loop } from '../design';
+import { msg } from '../messages';
 import type { Fix } from './diagnostic';
 import { judgePolymers, type WettedPolymer } from '../corrosion';
 import type { CoolantPart, TubePart } from '../components';
 import type { CheckInputs } from './inputs';
-import { msg } from '../messages';
 
 /** Parts concerned; the loop where it is the tube or a fitting. */
 export const subjectsOf = (soft: WettedPolymer): readonly string[] => [

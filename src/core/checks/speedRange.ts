@@ -1,8 +1,8 @@
 import { turningSpeed } from '../components';
 import { formatNumber } from '../units';
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const speedRange: OperatingCheck = {
   code: 'speed.range',

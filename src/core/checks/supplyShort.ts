@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { supplyLoad, supplyVerdict } from '../thermal';
 import { formatNumber, formatWatts } from '../units';
 import { componentsOf, nameOf, type OperatingCheck } from './inputs';
-import { msg } from '../messages';
 
 export const supplyShort: OperatingCheck = {
   code: 'supply.short',

@@ -1,8 +1,8 @@
 import { loopByTube, type Edit, type Loop } from '../design';
 import type { FittingPart } from '../components';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import type { SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 /** Another fitting on every run of a tube: the loop's own, or that of runs of their own. */
 const fittingEdit = (loop: Loop, fitting: FittingPart): Edit => ({

@@ -2,8 +2,8 @@ import type { ComponentPart } from '../components';
 import type { Design } from '../design';
 import { hostsFor } from '../matching';
 import { formatMillimetres } from '../units';
-import { defaultPlacements, whyNoMount } from './places';
 import { listOr, msg } from '../messages';
+import { defaultPlacements, whyNoMount } from './places';
 
 /**
  * What keeps a part out of this build as it is, before anything is measured; null when nothing

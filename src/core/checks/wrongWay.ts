@@ -1,8 +1,8 @@
 import type { Edit, Loop, PortRef } from '../design';
+import { msg } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
 import { nameOf, type SpatialCheck } from './inputs';
-import { msg } from '../messages';
 
 export const wrongWay: SpatialCheck = {
   code: 'rule.wrong-way',

@@ -1,5 +1,5 @@
-import type { HeatedPart, ComponentPart, Part, PartKind, WetPart } from './types';
 import { msg, worded } from '../messages';
+import type { HeatedPart, ComponentPart, Part, PartKind, WetPart } from './types';
 
 /** Every kind, in the order of the Stores, with the word a builder uses. */
 export const PART_KINDS: Readonly<

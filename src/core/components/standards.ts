@@ -1,5 +1,5 @@
-import type { Thread } from './base';
 import { worded } from '../messages';
+import type { Thread } from './base';
 
 /** A pipe thread that seals by its O-ring, mm. */
 export interface ThreadSize {

@@ -13,8 +13,8 @@ import {
   type TubePart,
   type WettedPolymerSurface,
 } from '../components';
-import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
 import { msg } from '../messages';
+import { EFFECT, judgePolymer, type Agent, type PolymerVerdict } from './polymer';
 
 export interface SoftCarrier {
   readonly component: ComponentId;

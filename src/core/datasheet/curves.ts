@@ -1,8 +1,8 @@
+import { msg } from '../messages';
 import { cellsOf, unitOfLabel, wordsOf, type Line, type Sheet } from './context';
 import type { SheetKind } from './fields';
 import type { Dimension, Quantity } from './quantity';
 import type { Found } from './types';
-import { msg } from '../messages';
 
 /** A curve that a sheet may tell of a kind of part: y over flow. */
 interface CurveField {

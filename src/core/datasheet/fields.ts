@@ -1,5 +1,5 @@
-import type { Dimension } from './quantity';
 import { msg } from '../messages';
+import type { Dimension } from './quantity';
 
 export const SHEET_KINDS = [
   'radiator',

@@ -16,9 +16,9 @@ import {
   makeReservoir,
   makeTubeFitting,
 } from '../making';
+import { msg } from '../messages';
 import type { SheetKind } from './fields';
 import type { SheetValue } from './types';
-import { msg } from '../messages';
 
 /** Confirmed figures by field. */
 export type SheetValues = Readonly<Record<string, SheetValue | undefined>>;

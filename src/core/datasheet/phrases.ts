@@ -1,8 +1,8 @@
 import type { BlockTarget } from '../components';
+import { listAnd, msg, worded } from '../messages';
 import type { Sheet } from './context';
 import type { SheetKind } from './fields';
 import type { Ask, Found, SheetValue, Words } from './types';
-import { listAnd, msg, worded } from '../messages';
 
 /** What a sheet says in words: metals, threads, what a block is for. */
 export function phrasesIn(

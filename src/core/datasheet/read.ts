@@ -1,3 +1,4 @@
+import { msg, worded } from '../messages';
 import { contextOf, linesOf, unitOfLabel, wordsOf, type Sheet } from './context';
 import { curvesIn } from './curves';
 import { FIELDS, SHEET_KINDS, type SheetField, type SheetKind } from './fields';
@@ -5,7 +6,6 @@ import { phrasesIn } from './phrases';
 import { quantitiesIn, type Quantity } from './quantity';
 import { sizesIn } from './sizes';
 import type { Ask, Found, SheetRead } from './types';
-import { msg, worded } from '../messages';
 
 /** Longest text that is read, characters. */
 export const MOST_TEXT = 20_000;

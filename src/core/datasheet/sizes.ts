@@ -1,9 +1,9 @@
 import { FAN_SIZES } from '../components';
+import { msg } from '../messages';
 import type { Sheet } from './context';
 import type { SheetKind } from './fields';
 import { numberOf, unitAt } from './quantity';
 import type { Ask, Found, Words } from './types';
-import { msg } from '../messages';
 
 const CROSS = '\\s*[x×✕*]\\s*';
 const SIDE = '(\\d+(?:[.,]\\d+)?)\\s*(mm|cm|in(?:ch)?|")?';

@@ -15,6 +15,7 @@ import type {
   ConsumablePart,
   TubePart,
 } from '../components';
+import { msg } from '../messages';
 import {
   type Brief,
   type Design,
@@ -52,7 +53,6 @@ import {
   type ConnectionId,
   type ComponentId,
 } from './types';
-import { msg } from '../messages';
 
 enablePatches();
 

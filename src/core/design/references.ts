@@ -1,6 +1,6 @@
 import { isWet } from '../components';
-import type { Design } from './types';
 import { msg } from '../messages';
+import type { Design } from './types';
 
 /** A place in a design that names what is not there. */
 export interface LooseReference {

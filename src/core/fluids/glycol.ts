@@ -1,6 +1,6 @@
 import { ZERO_C_K } from '../units';
-import type { FluidProperties } from './properties';
 import { msg } from '../messages';
+import type { FluidProperties } from './properties';
 
 export type Glycol = 'ethylene' | 'propylene';
 

@@ -12,6 +12,7 @@ import { coolantProperties, water, type FluidProperties } from '../fluids';
 import type { FluidLink, LoopGraph, System } from '../system';
 import { turningSpeed, type LossPoint, type PumpPart } from '../components';
 import { pieceOf, type Run } from '../tubing';
+import { msg } from '../messages';
 import {
   clogCurve,
   fitLossCurve,
@@ -26,7 +27,6 @@ import { bendExtraK } from './minor';
 import { pumpCurve, type PumpCurve } from './pump';
 import { linkDrop } from './terms';
 import type { KAtBore, MeasuredLoss, TubeLoss } from './tube';
-import { msg } from '../messages';
 
 /** Part curves are measured with water at this temperature. */
 const MEASURED_C = 25;

@@ -1,7 +1,7 @@
 import { water } from '../fluids';
 import type { HeadPoint, PumpPart } from '../components';
-import { headToPressure } from './pump';
 import { msg } from '../messages';
+import { headToPressure } from './pump';
 
 /** Something in what a maker prints that cannot be as it says. */
 export interface RatingTrouble {

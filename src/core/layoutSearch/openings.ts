@@ -3,9 +3,9 @@ import { applyEdit, componentName, type Design, type Edit } from '../design';
 import type { Part, TubePart } from '../components';
 import { compileSystem } from '../system';
 import { pathLength, routeOne, routesOf, storedRouteOf, type Route } from '../routing';
+import { msg } from '../messages';
 import { changesOf } from './improve';
 import { variablesOf, type Looking, type PartState, type Variable } from './states';
-import { msg } from '../messages';
 
 /** Something that gives a run its way, tried. */
 export interface Opening {

@@ -9,9 +9,9 @@ import {
   type Factors,
   type Reading,
 } from '../design';
+import { msg } from '../messages';
 import { predictorFor } from './predict';
 import { quantitiesOf, type Quantity } from './reading';
-import { msg } from '../messages';
 
 /** A figure that was read, beside what was promised for the same state. */
 export interface Residual extends Quantity {

@@ -1,6 +1,6 @@
 import type { ComponentId, Design, Measured } from '../design';
-import { PRIOR, valueIn, type FactorKind } from './calibrate';
 import { msg } from '../messages';
+import { PRIOR, valueIn, type FactorKind } from './calibrate';
 
 /** What readings of one machine told of a part, good for other machines with the same part. */
 export interface MeasuredPart {

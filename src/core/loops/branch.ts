@@ -12,9 +12,9 @@ import {
 } from '../design';
 import { compileSystem } from '../system';
 import type { InlinePart, PumpPart } from '../components';
+import { msg } from '../messages';
 import { passThrough, placeOf } from './ports';
 import { reorderLoop } from './propose';
-import { msg } from '../messages';
 
 /** Takes ids that no component or run has yet, one after another. */
 function idsOf(design: Design): { component(stem: string): string; run(): string } {

@@ -12,9 +12,9 @@ import {
   type PortRef,
 } from '../design';
 import { isWet, type InlinePart, type Port } from '../components';
+import { msg } from '../messages';
 import { teePorts } from './branch';
 import { insertStation } from './propose';
-import { msg } from '../messages';
 
 /** What would be done, or why it cannot. */
 export type Drawn =

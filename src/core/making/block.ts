@@ -8,8 +8,8 @@ import type {
   WettedSurface,
 } from '../components';
 import type { Vec } from '../geometry';
-import { port, sealed } from './shapes';
 import { msg } from '../messages';
+import { port, sealed } from './shapes';
 
 export interface BlockFigures {
   readonly id: string;

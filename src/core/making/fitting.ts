@@ -1,6 +1,6 @@
 import type { FittingPart } from '../components';
-import { sealed } from './shapes';
 import { msg } from '../messages';
+import { sealed } from './shapes';
 
 export interface TubeFittingFigures {
   readonly id: string;

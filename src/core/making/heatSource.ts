@@ -1,7 +1,7 @@
 import type { CardPart, DevicePart, ProcessorPart } from '../components';
 import type { Vec } from '../geometry';
-import { makeCard } from './machine';
 import { msg } from '../messages';
+import { makeCard } from './machine';
 
 /** What a heat source that is told by its watts stands for. */
 export type HeatSourceKind = 'processor' | 'card' | 'device';

@@ -1,7 +1,7 @@
 import type { CardPart, FanPart, HotSpot } from '../components';
 import type { Vec } from '../geometry';
-import { fanPoints } from './shapes';
 import { msg, worded } from '../messages';
+import { fanPoints } from './shapes';
 
 export interface CardFigures {
   readonly id: string;

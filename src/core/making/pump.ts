@@ -1,7 +1,7 @@
 import type { HeadPoint, PumpPart } from '../components';
 import type { Vec } from '../geometry';
-import { port, sealed } from './shapes';
 import { msg } from '../messages';
+import { port, sealed } from './shapes';
 
 export interface PumpFigures {
   readonly id: string;

@@ -1,6 +1,6 @@
 import type { LossPoint, Port, RadiatorPart, WettedSurface } from '../components';
-import { hundredths, port } from './shapes';
 import { msg } from '../messages';
+import { hundredths, port } from './shapes';
 
 /** What a radiator is made from; mm, and price in minor units. */
 export interface RadiatorFigures {

@@ -9,8 +9,8 @@ import {
   type WetPart,
 } from '../components';
 import type { Vec } from '../geometry';
-import { port as madePort } from './shapes';
 import { msg } from '../messages';
+import { port as madePort } from './shapes';
 
 /** A face of a part's box, by the own axis that looks out of it. */
 export const FACES = ['+x', '-x', '+y', '-y', '+z', '-z'] as const;

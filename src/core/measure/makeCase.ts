@@ -6,9 +6,9 @@ import {
   type MountFace,
 } from '../components';
 import { scale, type Box, type Vec } from '../geometry';
+import { msg, worded } from '../messages';
 import type { CaseDraft, MountDraft, ObstacleDraft, PortDraft } from './caseDraft';
 import { ACROSS, axesOfMount, INWARD, railOf, vecOf, wallAt } from './rails';
-import { msg, worded } from '../messages';
 
 /** Filter with its frame, and a bare grille, Pa at 1 m/s (common practice, no source). */
 const FILTER_PA = 1.5,

@@ -1,9 +1,9 @@
 import { formatMillimetres } from '../units';
 import { BOARD_STANDARDS } from '../components';
 import type { Box } from '../geometry';
+import { msg } from '../messages';
 import type { CaseDraft, DraftTrouble, MountDraft } from './caseDraft';
 import { axesOfMount } from './rails';
-import { msg } from '../messages';
 
 const mm = (v: number): string => {
   const tenths = Math.round(v * 10) / 10;

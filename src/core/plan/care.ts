@@ -1,8 +1,8 @@
 import { isBentCold } from '../tubing';
 import { formatMillimetres, formatNumber } from '../units';
+import { msg } from '../messages';
 import type { BendSheet, SheetBend } from './bendSheet';
 import type { TubeTurn } from './bendSteps';
-import { msg } from '../messages';
 
 /** Steps of making a run, in order. Habits of the trade (common practice, no source). */
 export function makingSteps(sheet: BendSheet): readonly string[] {

@@ -6,7 +6,7 @@ import type { NoRoute, Route } from './routed';
 import { endsOf, findWay, KEPT_MM } from './single';
 import { workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
-import { msg } from '../messages';
+import { ANOTHER_RUN, CASE_WALL, PASS_THROUGH, tighterBends } from './wayOut';
 
 /** Corners looked at for each guess at what is in the way. */
 const EXPLAIN_MOST = 2000;
@@ -23,8 +23,8 @@ export function explain(
     return {
       connection: t.connection,
       loop: t.loop.id,
-      blockedBy: msg`The wall of the case`,
-      wouldFit: msg`a pass-through in an opening of the case`,
+      blockedBy: CASE_WALL,
+      wouldFit: PASS_THROUGH,
     };
   const froms = endsOf(system, t, 'from'),
     tos = endsOf(system, t, 'to'),
@@ -33,13 +33,13 @@ export function explain(
   const name = (id: string): string =>
     findComponent(system.design, id)?.name ??
     system.design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
-    msg`another run`;
+    ANOTHER_RUN;
   let wouldFit: string | null = null;
   for (const share of [0.75, 0.5]) {
     if (
       findWay(t, whole, froms, tos, [], least, t.limits.radius_mm * share, { most: EXPLAIN_MOST })
     ) {
-      wouldFit = msg`bends of ${Math.round(t.limits.radius_mm * share)} mm`;
+      wouldFit = tighterBends(t.limits.radius_mm * share);
       break;
     }
   }

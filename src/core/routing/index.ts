@@ -31,6 +31,7 @@ export { routeFlexible } from './flexibleRoute';
 export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { worthOfRoute } from './worth';
+export { inTheWayWords, wayOutWords } from './wayOut';
 export { inTheWayOf, type InTheWay } from './reason';
 export { alternatives, type Alternative } from './alternatives';
 export { withLegAt } from './waypoints';

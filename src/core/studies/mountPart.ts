@@ -8,9 +8,9 @@ import {
 } from '../design';
 import { insertStation } from '../loops';
 import type { FanPart, Part, RadiatorPart } from '../components';
+import { msg } from '../messages';
 import type { FitSet } from './fitSets';
 import type { FanFaces, FitChoice } from './ways';
-import { msg } from '../messages';
 
 /** Whether a part hangs on a mount, or on a radiator that does. */
 export function hangsOn(design: Design, component: Component, mount: string): boolean {

@@ -21,11 +21,11 @@ import { applyEdit, freeId, type Design, type Edit, type Placement } from '../de
 import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import { quietestSetting } from '../thermal';
+import { msg } from '../messages';
 import { WATTS_A_SECTION } from './caseChoice';
 import type { FitSet } from './fitSets';
 import { hangSetEdit } from './mountPart';
 import { whatFits } from './whatFits';
-import { msg } from '../messages';
 
 /** What the builder says of the machine that a first loop is made for. */
 export interface StarterAsked {

@@ -99,11 +99,11 @@ function lawOf(part: WetPart, passage: Passage): LinkLaw {
 }
 
 function legLaw(tee: NonNullable<InlinePart['tee']>, { from }: Passage): LinkLaw {
-  const legName = () => {
+  const leg = () => {
     if (from === tee.branch) return 'branch';
     return from === tee.run[0] ? 'run-a' : 'run-b';
   };
-  return { kind: 'tee', leg: legName(), bore_mm: tee.bore_mm, leg_mm: tee.leg_mm };
+  return { kind: 'tee', leg: leg(), bore_mm: tee.bore_mm, leg_mm: tee.leg_mm };
 }
 
 function heatOf({ kind }: WetPart): FluidLink['heat'] {

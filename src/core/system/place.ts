@@ -36,11 +36,11 @@ import {
   type Frame,
   type Vec,
 } from '../geometry';
+import { msg } from '../messages';
 import { placeFloating } from './floating';
 import type { Mates } from './mates';
 import { frameSheet } from './shell';
 import type { PlacedComponent, PlacedPort, Solid } from './types';
-import { msg } from '../messages';
 
 /** How high a card's lower edge stands over the board, mm: the slot's connector. */
 const SLOT_HEIGHT_MM = 8;

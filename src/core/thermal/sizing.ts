@@ -1,12 +1,12 @@
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
 import { falsePosition, type RootTolerance } from '../units';
+import { msg } from '../messages';
 import type { ThermalModel, RadiatorSetup } from './thermalModel';
 import { coreOf } from './thermalModel';
 import type { CaseReport } from './report';
 import { noiseOf } from './noise';
 import { prepareHeat, steadyRise, steadyState, withArea, type Prepared } from './steady';
-import { msg } from '../messages';
 
 /** All loop fans at one speed, held inside each fan's range. */
 export function atSpeed(thermalModel: ThermalModel, speed_rpm: number): ThermalModel {

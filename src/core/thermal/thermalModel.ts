@@ -33,8 +33,8 @@ import {
   type FanCurve,
 } from '../airflow';
 import { air, type FluidProperties } from '../fluids';
-import { INSTALLATION, type InstallationFactors } from './radiator';
 import { msg } from '../messages';
+import { INSTALLATION, type InstallationFactors } from './radiator';
 
 /** Fans in front of or behind one face, all alike. */
 export interface FanSet {

@@ -17,6 +17,7 @@ import {
 import type { LoopGraph } from '../system';
 import type { PumpPart } from '../components';
 import { linkVolume, standingVolumes, type Run } from '../tubing';
+import { msg } from '../messages';
 import {
   airCoolerCapacity,
   blockCapacity,
@@ -37,7 +38,6 @@ import {
   type AirAt,
 } from './plant';
 import { ThermalState, type Body, type Cooler, type Exchanger, type LumpedLoop } from './state';
-import { msg } from '../messages';
 
 /** An air cooler that no part's papers tell of, K/W (common practice, no source). */
 const COOLER_KW = 0.3;

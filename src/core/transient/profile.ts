@@ -1,8 +1,8 @@
 import { findComponent } from '../design';
 import type { ThermalModel } from '../thermal';
 import type { LoadCaseId } from '../components';
-import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
 import { msg } from '../messages';
+import { ScenarioError, type Fault, type FaultKind, type Scenario } from './types';
 
 /** What a fault's amount may be: share of the flow lost, kelvin the room warms by. */
 const AMOUNTS: Partial<Record<FaultKind, readonly [number, number]>> = {

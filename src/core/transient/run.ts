@@ -2,12 +2,12 @@ import type { FlowReport } from '../hydraulics';
 import { sourceHeat, type ThermalModel } from '../thermal';
 import type { LoadCaseId } from '../components';
 import type { Run } from '../tubing';
+import { msg } from '../messages';
 import { Machine } from './machine';
 import { checkFault, loadTimes } from './profile';
 import { Recorder, type Sums } from './recorder';
 import { spotsOf, type Spot } from './spots';
 import { ScenarioError, type Fault, type Scenario, type Transient } from './types';
-import { msg } from '../messages';
 
 /** Longest scenario, steps. */
 const MOST_STEPS = 90_000;

@@ -19,8 +19,8 @@ import {
   type ThermalNetwork,
 } from '../thermal';
 import type { LoopGraph } from '../system';
-import type { LinkCapacity } from './capacity';
 import { msg } from '../messages';
+import type { LinkCapacity } from './capacity';
 
 /** A part's metal on an edge, between the part and the coolant. */
 export interface Body {

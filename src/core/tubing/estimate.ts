@@ -11,9 +11,9 @@ import {
 import { type System, type PlacedPort, type Names } from '../system';
 import type { FittingDuty, FittingPart } from '../components';
 import { add, distance, dot, norm, scale, sub, type Vec } from '../geometry';
+import { msg } from '../messages';
 import { developedLength, type BendRow } from './bend';
 import type { Segment } from './segment';
-import { msg } from '../messages';
 
 /** A run until it is routed: length and bends from the ports' places and directions. */
 export interface Run {

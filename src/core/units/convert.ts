@@ -1,5 +1,5 @@
-import { QUANTITIES, type QuantityName } from './units';
 import { msg } from '../messages';
+import { QUANTITIES, type QuantityName } from './units';
 
 /** From the inner unit to a named one. Throws RangeError when the quantity has no such unit. */
 export function convertFromInner(value: number, quantity: QuantityName, symbol: string): number {

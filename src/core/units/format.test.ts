@@ -10,7 +10,6 @@ import {
   formatSound,
   formatSpeed,
   formatWatts,
-  plural,
 } from '.';
 
 describe('numbers as a builder reads them', () => {
@@ -44,11 +43,5 @@ describe('numbers as a builder reads them', () => {
     expect(formatMoney(41250)).toBe('412.50');
     expect(formatMoney(41250, true)).toBe('413');
     expect(formatMoney(null)).toBe('–');
-  });
-
-  test('plurals', () => {
-    expect(plural(1, 'run')).toBe('1 run');
-    expect(plural(6, 'run')).toBe('6 runs');
-    expect(plural(2, 'clash', 'clashes')).toBe('2 clashes');
   });
 });

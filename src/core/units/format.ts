@@ -7,8 +7,3 @@ export function formatMoney(minor: number | null | undefined, short = false): st
   if (minor === null || minor === undefined || !Number.isFinite(minor)) return '–';
   return formatNumber(minor / 100, { decimals: short ? 0 : 2 });
 }
-
-/** "1 run", "6 runs"; pass the plural when it is not a plain s. */
-export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${formatNumber(count)} ${count === 1 ? one : many}`;
-}

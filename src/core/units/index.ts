@@ -18,7 +18,7 @@ export {
 export { falsePosition, type RootTolerance } from './root';
 export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';
-export { formatNumber, formatMoney, plural, type FormatOptions } from './format';
+export { formatNumber, formatMoney, type FormatOptions } from './format';
 export {
   decimalsShown,
   formatCelsius,

@@ -1,5 +1,5 @@
-import { QUANTITIES, type QuantityName, type Unit } from './units';
 import { msg } from '../messages';
+import { QUANTITIES, type QuantityName, type Unit } from './units';
 
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string };
 

@@ -1,6 +1,6 @@
+import { counted, msg } from '../messages';
 import { parseQuantity } from './parse';
 import { QUANTITIES, type QuantityName } from './units';
-import { counted, msg } from '../messages';
 
 export interface PointTrouble {
   readonly line: number;

@@ -1,3 +1,4 @@
+import { msg } from '@/core/messages';
 import {
   fitLossCurve,
   headToPressure,
@@ -7,7 +8,6 @@ import {
 import { water } from '../../core/fluids';
 import { pchip } from '../../core/units';
 import { NO_LENGTH_M } from './write';
-import { msg } from '@/core/messages';
 
 /** What is wrong with an input file, and where. */
 export class InpError extends Error {

@@ -14,11 +14,11 @@ import {
   formatWatts,
   unitShown,
 } from '@/core/units';
+import { msg } from '@/core/messages';
 import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
 import { PdfTable } from './parts';
-import { msg } from '@/core/messages';
 
 export type PaperSize = 'A4' | 'LETTER';
 

@@ -10,9 +10,9 @@ import {
   formatNumber,
   formatWatts,
 } from '@/core/units';
+import { msg, worded } from '@/core/messages';
 import type { Paper } from './paper';
 import { PdfSheet, PdfTable, type Column } from './parts';
-import { msg, worded } from '@/core/messages';
 
 type Line = Bom['lines'][number];
 const LIST: readonly Column[] = worded(() => [

@@ -5,8 +5,8 @@ import type { Design } from '@/core/design';
 import type { System } from '@/core/system';
 import { componentName } from '@/core/design';
 import { formatMeasure } from '@/core/units';
-import { FAMILIES, pdfText } from './fonts';
 import { msg } from '@/core/messages';
+import { FAMILIES, pdfText } from './fonts';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',

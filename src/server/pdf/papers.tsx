@@ -3,8 +3,8 @@ import { type analyse } from '@/core/analysis';
 import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
 import { formatFlow, formatKelvin, formatMoney, formatMeasure, formatNumber } from '@/core/units';
-import { PdfSheet, PdfTable } from './parts';
 import { msg } from '@/core/messages';
+import { PdfSheet, PdfTable } from './parts';
 
 type Analysed = ReturnType<typeof analyse>;
 const NOBODY: Order = { client: '', rate_cents: 0, tax: 0 };

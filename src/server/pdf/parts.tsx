@@ -1,7 +1,7 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { FAMILIES, pdfText } from './fonts';
 import { msg } from '@/core/messages';
+import { FAMILIES, pdfText } from './fonts';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',

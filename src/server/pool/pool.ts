@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
+import { msg } from '@/core/messages';
 import type { PdfAsked } from '../pdf/worker';
 import type { TaskInput, TaskName, TaskOutput } from './tasks';
-import { msg } from '@/core/messages';
 import { currentReader } from '../reader';
 
 /**
@@ -80,7 +80,12 @@ export interface Watch {
   readonly signal?: AbortSignal;
 }
 
-const held = globalThis as unknown as { zephyronPools?: Partial<Record<PoolName, Piscina>> };
+interface OpenPool {
+  readonly pool: Piscina;
+  /** Its first thread has loaded what it computes with: seconds on a busy machine. */
+  readonly awake: Promise<unknown>;
+}
+const held = globalThis as unknown as { zephyronPools?: Partial<Record<PoolName, OpenPool>> };
 
 const bundleOf = (name: 'pool' | 'pdf'): string => {
   const bundle = join(process.cwd(), 'dist', `${name}.mjs`);
@@ -89,10 +94,9 @@ const bundleOf = (name: 'pool' | 'pdf'): string => {
   return pathToFileURL(bundle).href;
 };
 
-function thePool(name: PoolName): Piscina {
+function openPool(name: PoolName): OpenPool {
   const { least, most, waiting, nice } = POOLS[name];
-  const pools = (held.zephyronPools ??= {});
-  return (pools[name] ??= new Piscina({
+  const pool = new Piscina({
     filename: bundleOf('pool'),
     minThreads: least,
     maxThreads: most,
@@ -100,10 +104,25 @@ function thePool(name: PoolName): Piscina {
     idleTimeout: IDLE_MS,
     niceIncrement: nice,
     resourceLimits: { maxOldGenerationSizeMb: THREAD_HEAP_MB },
-  }));
+  });
+  const { port1, port2 } = new MessageChannel();
+  const awake = pool
+    .run(
+      { task: 'wake', input: null, reader: currentReader(), progress: port2 },
+      { transferList: [port2] },
+    )
+    .finally(() => port1.close());
+  // Whoever asks first hears of a fault from the task itself.
+  return { pool, awake: awake.catch(() => undefined) };
 }
 
-/** Runs in a pool until done, over time, or not wanted any more; its thread ends then. */
+const thePool = (name: PoolName): OpenPool =>
+  ((held.zephyronPools ??= {})[name] ??= openPool(name));
+
+/**
+ * Runs in a pool until done, over time, or not wanted any more; its thread ends then. Waking the
+ * pool is not counted to the task that comes first.
+ */
 async function run<T>(
   name: PoolName,
   task: string,
@@ -111,7 +130,8 @@ async function run<T>(
   signal: AbortSignal | undefined,
   start: (pool: Piscina, stop: AbortSignal) => Promise<unknown>,
 ): Promise<T> {
-  const pool = thePool(name);
+  const { pool, awake } = thePool(name);
+  await awake;
   if (pool.queueSize >= POOLS[name].waiting) throw new PoolFullError();
   const overTime = AbortSignal.timeout(budget_ms);
   const stop = signal ? AbortSignal.any([signal, overTime]) : overTime;
@@ -124,9 +144,9 @@ async function run<T>(
 }
 
 /**
- * Runs a task in a thread of its pool. Rejects with OverTimeError when the task, counted from its
- * asking, takes longer than `budget_ms`, with PoolFullError when too many wait, and with the task's
- * own error otherwise.
+ * Runs a task in a thread of its pool. Rejects with OverTimeError when the task takes longer than
+ * `budget_ms` from its asking of a pool that is awake, with PoolFullError when too many wait, and
+ * with the task's own error otherwise.
  */
 export async function inPool<T extends TaskName>(
   task: T,
@@ -164,14 +184,14 @@ export const printed = (
 
 /** How many tasks wait, by pool: for the health of the server. */
 export const waitingTasks = (): Readonly<Record<PoolName, number>> => ({
-  quick: held.zephyronPools?.quick?.queueSize ?? 0,
-  slow: held.zephyronPools?.slow?.queueSize ?? 0,
-  long: held.zephyronPools?.long?.queueSize ?? 0,
+  quick: held.zephyronPools?.quick?.pool.queueSize ?? 0,
+  slow: held.zephyronPools?.slow?.pool.queueSize ?? 0,
+  long: held.zephyronPools?.long?.pool.queueSize ?? 0,
 });
 
 /** Ends all threads: for tests, and when the server goes down. */
 export async function closePool(): Promise<void> {
   const pools = Object.values(held.zephyronPools ?? {});
   delete held.zephyronPools;
-  await Promise.all(pools.map((pool) => pool.destroy()));
+  await Promise.all(pools.map(({ pool }) => pool.destroy()));
 }

@@ -88,6 +88,9 @@ function evaluateNext(design: Design, asked: PartLists, fixes: boolean): Evaluat
  * answers.
  */
 export const TASKS = {
+  /** Loads the thread; nothing else. */
+  wake: (_nothing: null): null => null,
+
   /** A stored document to what the list shows of it; null when it cannot be read. */
   summarise: ({ document }: { readonly document: string }): BuildSummary | null => {
     const parsed = parseDesign(document);

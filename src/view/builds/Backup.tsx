@@ -2,8 +2,8 @@
 import { Press } from '@/view/shared';
 import { useRef, useState } from 'react';
 
-import styles from './Builds.module.css';
 import { counted, msg } from '@/core/messages';
+import styles from './Builds.module.css';
 
 interface Restored {
   readonly added: number;

@@ -3,8 +3,8 @@ import { Press } from '@/view/shared';
 import { useEffect, useState } from 'react';
 
 import type { BinEntry } from '@/server';
-import styles from './Builds.module.css';
 import { counted, msg, shownLanguage } from '@/core/messages';
+import styles from './Builds.module.css';
 
 const dateOf = (at: number | Date): string =>
   new Intl.DateTimeFormat(shownLanguage(), { day: 'numeric', month: 'long' }).format(at);

@@ -4,8 +4,8 @@ import type { Stage } from '@/core/checks';
 import type { BuildEntry, SummaryState } from '@/server';
 import { Mark, StationIcon, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
-import styles from './Builds.module.css';
 import { msg, worded } from '@/core/messages';
+import styles from './Builds.module.css';
 
 const SHOWN: readonly { readonly id: Stage; readonly name: string }[] = worded(() => [
   { id: 'heat', name: msg`Heat load` },

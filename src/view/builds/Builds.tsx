@@ -6,18 +6,17 @@ import OutlinedInput from '@mui/material/OutlinedInput';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
-
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { BuildEntry, BuildList } from '@/server';
 import { PageHead, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
+import { counted, msg } from '@/core/messages';
 import { Backup } from './Backup';
 import { Bin } from './Bin';
 import { BuildRow } from './BuildRow';
 import styles from './Builds.module.css';
-import { counted, msg } from '@/core/messages';
 
-const Pagination = dynamic(() => import('@mui/material/Pagination'));
+const Pages = dynamic(() => import('../shared/Pages').then((m) => m.Pages));
 const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
 
 const MOST_BYTES = 10_000_000;
@@ -31,12 +30,6 @@ interface Trouble {
   readonly lines: readonly string[];
 }
 
-/** What a button of the pages says to who hears it. */
-function pageWords(type: string, page: number | null, isHere: boolean): string {
-  if (type === 'page') return isHere ? msg`Page ${page ?? 1}` : msg`Go to page ${page ?? 1}`;
-  return type === 'previous' ? msg`Go to the previous page` : msg`Go to the next page`;
-}
-
 /** All builds, each with its small loop line and its verdicts; a page at a time. */
 export function Builds({ list }: { readonly list: BuildList }) {
   const router = useRouter();
@@ -47,9 +40,11 @@ export function Builds({ list }: { readonly list: BuildList }) {
   const pending = entries.some((e) => e.known.state === 'pending');
   useEffect(() => {
     if (!pending) return undefined;
-    const timer = setInterval(() => router.refresh(), ASK_AGAIN_MS);
-    return () => clearInterval(timer);
-  }, [pending, router]);
+    // Once for each list: on a slow machine a refresh that follows a refresh would hold up whoever
+    // goes to another page.
+    const timer = setTimeout(() => router.refresh(), ASK_AGAIN_MS);
+    return () => clearTimeout(timer);
+  }, [pending, list, router]);
 
   const say = (message: string, lines: readonly string[] = []): void =>
     setTrouble({ message, lines });
@@ -122,13 +117,11 @@ export function Builds({ list }: { readonly list: BuildList }) {
         </ul>
         {total > limit && (
           <div className={styles.pager}>
-            <Pagination
+            <Pages
+              label={msg`Pages of builds`}
               count={Math.ceil(total / limit)}
               page={Math.floor(offset / limit) + 1}
-              onChange={(_, page) => show(search, page)}
-              shape="rounded"
-              aria-label={msg`Pages of builds`}
-              getItemAriaLabel={pageWords}
+              onPage={(page) => show(search, page)}
             />
             <span className="soft">{msg`${counted(total, '# build', '# builds')}`}</span>
           </div>
@@ -195,6 +188,12 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
         answer.troubles.map((t) => `${t.path ? `${t.path}: ` : ''}${t.message}`),
       );
   };
+  const readNow = useEffectEvent(() => {
+    const early = file.current?.files?.[0];
+    if (early) void read(early);
+  });
+  // A file chosen before the page was awake is read as soon as it is.
+  useEffect(() => readNow(), []);
   return (
     <>
       <Press className={styles.quiet} onClick={() => file.current?.click()}>

@@ -35,8 +35,8 @@ import {
   type Sources,
 } from '@/view/stages/heat/SourceFields';
 import { addressWith, askedFrom } from '@/view/stages/heat/firstAsked';
-import styles from './NewBuild.module.css';
 import { msg } from '@/core/messages';
+import styles from './NewBuild.module.css';
 
 interface Form {
   name: string;

@@ -108,6 +108,22 @@ describe('the page of builds', () => {
     );
   });
 
+  test('what is being worked out is asked for once for each list, so that going on is not held up', () => {
+    jest.useFakeTimers();
+    const waiting = listOf([entry('a', 'Reed', { known: { state: 'pending' } })]);
+    const shown = show(waiting);
+    jest.advanceTimersByTime(10_000);
+    expect(router.refresh).toHaveBeenCalledTimes(1);
+    shown.rerender(
+      <AppRouterContext.Provider value={router as unknown as AppRouterInstance}>
+        <Builds list={{ ...waiting }} />
+      </AppRouterContext.Provider>,
+    );
+    jest.advanceTimersByTime(10_000);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    jest.useRealTimers();
+  });
+
   test('deleted: told with a way back, which takes it out of the bin', async () => {
     show(listOf([entry('a/b', 'Reed rig')]));
     fireEvent.click(screen.getByRole('button', { name: 'Delete' }));

@@ -7,6 +7,7 @@ import { PART_KINDS, type Part, type PartKind } from '@/core/components';
 import { formatNumber } from '@/core/units';
 import { PageHead, useOwnShelves, usePartLists, Press, TextInput } from '@/view/shared';
 import { handParts } from '@/view/workspace/download';
+import { counted, msg } from '@/core/messages';
 import { columnsFor, type Row } from './columns';
 import { partFigures } from './figures';
 import { CompareTable } from './CompareTable';
@@ -16,7 +17,6 @@ import { PartEditor } from './PartEditor';
 import { PartsGrid } from './PartsGrid';
 import { SheetEntry } from './SheetEntry';
 import styles from './CataloguePage.module.css';
-import { counted, msg } from '@/core/messages';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter((k) =>
   CATALOGUE.some((p) => p.kind === k),

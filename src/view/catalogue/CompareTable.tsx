@@ -8,9 +8,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { PART_KINDS } from '@/core/components';
 import { Press } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { comparedRows, MOST_COMPARED, useCompared } from './compared';
 import styles from './CompareTable.module.css';
-import { msg } from '@/core/messages';
 
 /** The parts that were chosen to be compared, figure by figure; nothing while none was. */
 export function CompareTable() {

@@ -7,8 +7,8 @@ import type { Vec } from '@/core/geometry';
 import { makeHeatSource, USUAL_SIZE, type HeatSourceKind } from '@/core/making';
 import { slug } from '@/format';
 import { Pick, QuantityField, TextInput, usePartLists } from '@/view/shared';
-import styles from './HeatSourceForm.module.css';
 import { msg, worded } from '@/core/messages';
+import styles from './HeatSourceForm.module.css';
 
 const KINDS: readonly HeatSourceKind[] = ['processor', 'card', 'device'];
 const SIDES = worded(() => [msg`Length`, msg`Height`, msg`Width`] as const);

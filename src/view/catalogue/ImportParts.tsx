@@ -23,9 +23,9 @@ import {
   type Sheet,
 } from '@/format';
 import { Mark, Pick, usePartLists, Press } from '@/view/shared';
+import { counted, msg, worded } from '@/core/messages';
 import { fieldWords } from './fieldWords';
 import styles from './CataloguePage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 interface Checked {
   readonly ok: boolean;

@@ -7,11 +7,11 @@ import { fieldsOf } from '@/format';
 import { usePartLists, Press, TextInput } from '@/view/shared';
 import { CurvePoints, type CurveOf, type TypedCurve } from '@/view/stages/curve';
 import curveStyles from '@/view/stages/curve/CurveEditor.module.css';
+import { msg } from '@/core/messages';
 import { fieldWords } from './fieldWords';
 import { optionalOf, optionalText, resized, withOptional } from './partChanges';
 import { PartShape } from './shape/PartShape';
 import styles from './CataloguePage.module.css';
-import { msg } from '@/core/messages';
 
 const get = (p: unknown, path: string): unknown =>
   path.split('.').reduce<unknown>((v, k) => (v as Record<string, unknown> | undefined)?.[k], p);

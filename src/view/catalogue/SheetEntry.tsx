@@ -27,10 +27,10 @@ import { PART_KINDS, type Part } from '@/core/components';
 import { freeId } from '@/core/design';
 import { slug } from '@/format';
 import { Mark, Pick, usePartLists, TextInput } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { partFigures } from './figures';
 import { SheetText } from './SheetText';
 import styles from './SheetEntry.module.css';
-import { msg } from '@/core/messages';
 
 const KINDS = SHEET_KINDS.map((value) => ({ value, label: PART_KINDS[value].one }));
 

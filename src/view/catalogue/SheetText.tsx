@@ -1,6 +1,6 @@
 import type { SheetRead, Words } from '@/core/datasheet';
-import styles from './SheetEntry.module.css';
 import { msg } from '@/core/messages';
+import styles from './SheetEntry.module.css';
 
 interface Marked extends Words {
   readonly field: string;

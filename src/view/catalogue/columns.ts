@@ -4,8 +4,8 @@ import { fitOf, lossDrop } from '@/core/hydraulics';
 import { METAL_NAMES } from '@/core/corrosion';
 import { PART_KINDS, type Part, type PartKind } from '@/core/components';
 import { formatMoney, unitShown, valueShown } from '@/core/units';
-import { partFigures } from './figures';
 import { msg, worded } from '@/core/messages';
+import { partFigures } from './figures';
 
 export interface Row {
   readonly id: string;
@@ -68,7 +68,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
     text(
       'metal',
-      'Fins',
+      msg`Fins`,
       of('radiator', (p) => p.core.finMetal),
       90,
     ),
@@ -80,7 +80,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
     text(
       'screw',
-      'Screws',
+      msg`Screws`,
       of('radiator', (p) => p.screw.thread),
       90,
     ),
@@ -157,7 +157,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('pump', (p) => p.power_W),
       60,
     ),
-    text('wet', 'Wetted', wetted, 130),
+    text('wet', msg`Wetted`, wetted, 130),
   ],
   reservoir: [
     number(
@@ -180,7 +180,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
   block: [
     text(
       'cools',
-      'Cools',
+      msg`Cools`,
       of('block', (p) => p.cools.join(', ')),
       150,
     ),
@@ -196,24 +196,24 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       msg`Thick, mm`,
       of('block', (p) => Math.min(...p.size)),
     ),
-    text('wet', 'Wetted', wetted, 130),
+    text('wet', msg`Wetted`, wetted, 130),
   ],
   fitting: [
     text(
       'duty',
-      'For',
+      msg`For`,
       of('fitting', (p) => p.duty),
       110,
     ),
     text(
       'thread',
-      'Thread',
+      msg`Thread`,
       of('fitting', (p) => p.thread),
       80,
     ),
     text(
       'tube',
-      'Tube, mm',
+      msg`Tube, mm`,
       of('fitting', (p) => (p.tube ? `${p.tube.outer_mm}/${p.tube.inner_mm}` : '')),
       90,
     ),
@@ -230,16 +230,16 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
     text(
       'family',
-      'Family',
+      msg`Family`,
       of('fitting', (p) => p.family ?? msg`plain`),
       100,
     ),
-    text('wet', 'Wetted', wetted, 130),
+    text('wet', msg`Wetted`, wetted, 130),
   ],
   tube: [
     text(
       'material',
-      'Material',
+      msg`Material`,
       of('tube', (p) => p.material),
       120,
     ),
@@ -288,7 +288,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
     text(
       'board',
-      'Boards',
+      msg`Boards`,
       of('case', (p) => p.boardStandards.join(', ')),
       190,
     ),
@@ -296,7 +296,7 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
   coolant: [
     text(
       'look',
-      'Look',
+      msg`Look`,
       of('coolant', (p) => p.look),
       80,
     ),
@@ -313,15 +313,15 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
     text(
       'poison',
-      'Poisonous',
-      of('coolant', (p) => (p.poisonous ? 'yes' : 'no')),
+      msg`Toxic`,
+      of('coolant', (p) => (p.poisonous ? msg`yes` : msg`no`)),
       90,
     ),
   ],
   screw: [
     text(
       'thread',
-      'Thread',
+      msg`Thread`,
       of('screw', (p) => p.thread),
       110,
     ),
@@ -378,7 +378,7 @@ function inUnitsShown(column: GridColDef<Row>): GridColDef<Row> {
 export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
   const special = kind ? OF_KIND[kind]?.map(inUnitsShown) : undefined;
   return [
-    ...(kind ? [] : [text('kind', 'Kind', (p) => PART_KINDS[p.kind].one, 120)]),
+    ...(kind ? [] : [text('kind', msg`Kind`, (p) => PART_KINDS[p.kind].one, 120)]),
     {
       field: 'name',
       headerName: msg`Part`,
@@ -386,7 +386,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
       valueGetter: (_, r) => r.part.name,
       renderCell: (c) => `${c.row.part.name}${c.row.own ? msg` · yours` : ''}`,
     },
-    text('maker', 'Maker', (p) => p.maker, 130),
+    text('maker', msg`Maker`, (p) => p.maker, 130),
     ...(special ?? [
       {
         field: 'figures',

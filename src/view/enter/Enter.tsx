@@ -2,8 +2,8 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type FormEvent } from 'react';
-import styles from './Enter.module.css';
 import { msg } from '@/core/messages';
+import styles from './Enter.module.css';
 
 /** Where the passphrase is said that whoever opened the app to others has set. */
 export function Enter() {

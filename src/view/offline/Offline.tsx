@@ -4,21 +4,22 @@ import { PageHead, TroublePage, Press } from '@/view/shared';
 import { StageView } from '@/view/stages';
 import { EditorProvider, isStage, keptBuilds, keptWork, Workspace } from '@/view/workspace';
 import type { WorkState } from '@/view/workspace/outbox';
+import { msg, shownLanguage } from '@/core/messages';
 import styles from './Offline.module.css';
-import { msg } from '@/core/messages';
 
 type Found =
   | { readonly kind: 'looking' }
   | { readonly kind: 'build'; readonly id: string; readonly work: WorkState }
   | { readonly kind: 'list'; readonly builds: Awaited<ReturnType<typeof keptBuilds>> };
 
-const TIME = new Intl.DateTimeFormat('en', {
-  day: 'numeric',
-  month: 'long',
-  hour: '2-digit',
-  minute: '2-digit',
-  hour12: false,
-});
+const timeOf = (at: number): string =>
+  new Intl.DateTimeFormat(shownLanguage(), {
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+  }).format(at);
 
 /** Stands in for every page while the server is away: opens what this browser holds. */
 export function Offline() {
@@ -81,7 +82,7 @@ function Kept({ builds }: { readonly builds: Awaited<ReturnType<typeof keptBuild
             <li key={b.id}>
               {/* A plain link: the page is asked for anew, and answered from here. */}
               <a href={`/builds/${encodeURIComponent(b.id)}/heat`}>{b.name}</a>
-              <span className="soft">{msg`last here ${TIME.format(b.at)}`}</span>
+              <span className="soft">{msg`last here ${timeOf(b.at)}`}</span>
             </li>
           ))}
         </ul>

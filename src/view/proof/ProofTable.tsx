@@ -7,8 +7,9 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import type { ProofKind, ProofRow } from '@/proof';
 import { Mark, PageHead, Press } from '@/view/shared';
-import styles from './ProofTable.module.css';
+import { Pages } from '../shared/Pages';
 import { msg, worded } from '@/core/messages';
+import styles from './ProofTable.module.css';
 
 const figure = (v: number): string => {
   const digits = () => {
@@ -32,13 +33,29 @@ const KIND_WORDS: Readonly<Record<ProofKind, string>> = worded(() => ({
   'common practice': msg`common practice`,
 }));
 
+/** Rows on a page: more of them keep a page from answering. */
+const ON_A_PAGE = 100;
+
 /** Every published check: expected, ours, how far off, what is allowed, where it is from. */
 export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
   const [subject, setSubject] = useState<string | null>(null);
+  const [page, setPage] = useState(0);
   const subjects = [...new Set(rows.map((r) => r.subject))];
   const [kind, setKind] = useState<ProofKind | null>(null);
   const ofKind = rows.filter((r) => !kind || r.kind === kind);
-  const shown = ofKind.filter((r) => !subject || r.subject === subject);
+  const chosen = ofKind.filter((r) => !subject || r.subject === subject);
+  // What fails comes first.
+  const sorted = [...chosen.filter((r) => !r.ok), ...chosen.filter((r) => r.ok)];
+  const shown = sorted.slice(page * ON_A_PAGE, (page + 1) * ON_A_PAGE);
+  const pages = Math.ceil(sorted.length / ON_A_PAGE);
+  const showKind = (k: ProofKind | null): void => {
+    setKind(k);
+    setPage(0);
+  };
+  const showSubject = (s: string | null): void => {
+    setSubject(s);
+    setPage(0);
+  };
   const count = (k: ProofKind): number => rows.filter((r) => r.kind === k).length;
   const bad = rows.filter((r) => !r.ok).length;
   return (
@@ -58,7 +75,11 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
             ${count('fitted')} set a constant of ours.`}
         </p>
         <div className={styles.kinds} role="group" aria-label={msg`What they are worth`}>
-          <Press className={styles.kind} aria-pressed={kind === null} onClick={() => setKind(null)}>
+          <Press
+            className={styles.kind}
+            aria-pressed={kind === null}
+            onClick={() => showKind(null)}
+          >
             {msg`All, ${rows.length}`}
           </Press>
           {KINDS.filter((k) => count(k) > 0).map((k) => (
@@ -66,7 +87,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               key={k}
               className={styles.kind}
               aria-pressed={kind === k}
-              onClick={() => setKind(k)}
+              onClick={() => showKind(k)}
             >
               {KIND_WORDS[k]}, {count(k)}
             </Press>
@@ -76,7 +97,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
           <Press
             className={styles.kind}
             aria-pressed={subject === null}
-            onClick={() => setSubject(null)}
+            onClick={() => showSubject(null)}
           >
             {msg`All, ${ofKind.length}`}
           </Press>
@@ -85,7 +106,7 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
               key={s}
               className={styles.kind}
               aria-pressed={subject === s}
-              onClick={() => setSubject(s)}
+              onClick={() => showSubject(s)}
             >
               <span lang="en">{s}</span>, {ofKind.filter((r) => r.subject === s).length}
             </Press>
@@ -137,6 +158,16 @@ export function ProofTable({ rows }: { readonly rows: readonly ProofRow[] }) {
             ))}
           </TableBody>
         </Table>
+        {pages > 1 && (
+          <div className={styles.pages}>
+            <Pages
+              label={msg`Pages of the checks`}
+              count={pages}
+              page={page + 1}
+              onPage={(p) => setPage(p - 1)}
+            />
+          </div>
+        )}
       </main>
     </div>
   );

@@ -1,10 +1,10 @@
 'use client';
+import { msg, worded } from '@/core/messages';
 import { Press } from './Press';
 import Link from 'next/link';
 import { ThemeSwitch } from './ThemeSwitch';
 import { UnitsSwitch } from './UnitsSwitch';
 import styles from './PageHead.module.css';
-import { msg, worded } from '@/core/messages';
 
 const PLACES = worded(
   () =>

@@ -1,8 +1,8 @@
 'use client';
+import { msg } from '@/core/messages';
 import { Press } from './Press';
 import { formatNumber } from '@/core/units';
 import styles from './Progress.module.css';
-import { msg } from '@/core/messages';
 
 interface Props {
   readonly share: number | null;

@@ -15,10 +15,14 @@ export function Providers({ children }: { readonly children: ReactNode }) {
     writing = useWriting(language);
   // Before any word below is made.
   showUnits(units);
-  showLanguage(writing ?? null);
+  // The server has a language for each reader, and sends pages in English.
+  if (typeof window !== 'undefined') showLanguage(writing ?? null);
   useEffect(() => {
+    if (writing === undefined) return;
     document.documentElement.lang = language;
-  }, [language]);
+    // Until now the page stood in the English that the server sent.
+    document.documentElement.dataset.wordsIn = language;
+  }, [language, writing]);
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       {writing === undefined ? null : <Fragment key={`${units} ${language}`}>{children}</Fragment>}

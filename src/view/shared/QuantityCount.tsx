@@ -1,8 +1,8 @@
 'use client';
+import { msg } from '@/core/messages';
 import { TextInput } from './Inputs';
 import { useState } from 'react';
 import styles from './QuantityField.module.css';
-import { msg } from '@/core/messages';
 
 /** A whole number of pieces, typed in place; what is no number stays and says so. */
 export function QuantityCount({

@@ -1,4 +1,5 @@
 'use client';
+import { msg } from '@/core/messages';
 import { TextInput } from './Inputs';
 import { useId, useState } from 'react';
 import {
@@ -10,7 +11,6 @@ import {
   type QuantityName,
 } from '@/core/units';
 import styles from './QuantityField.module.css';
-import { msg } from '@/core/messages';
 
 interface Props {
   readonly label: string;

@@ -1,8 +1,8 @@
 'use client';
 import Contrast from '@mui/icons-material/Contrast';
 import { useColorScheme } from '@mui/material/styles';
-import { Press } from './Press';
 import { msg } from '@/core/messages';
+import { Press } from './Press';
 
 /** Light or dark; follows the system until chosen. */
 export function ThemeSwitch({ className }: { readonly className?: string }) {

@@ -1,8 +1,8 @@
 'use client';
 import { unitShown } from '@/core/units';
+import { msg } from '@/core/messages';
 import { Press } from './Press';
 import { chooseUnits, useUnits } from './units';
-import { msg } from '@/core/messages';
 
 /** Metric or United States units, for the whole app. */
 export function UnitsSwitch({ className }: { readonly className?: string | undefined }) {

@@ -3,11 +3,11 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
+import { msg } from '@/core/messages';
 import { Press } from './Press';
 import { isValidElement, useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
-import { msg } from '@/core/messages';
 import { rich } from './rich';
 
 export interface Reason {

@@ -1,31 +1,13 @@
 'use client';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useState } from 'react';
 import type { Writing } from '@/core/messages';
 import { isLanguage, LANGUAGE_KEY, loadWriting, type Language } from '@/messages';
-import { keepChoice } from './kept';
+import { choose, useChoice } from './kept';
 
-/** What the person chose; English until then, and where the browser keeps nothing. */
-function chosen(): Language {
-  try {
-    const tag = localStorage.getItem(LANGUAGE_KEY);
-    return isLanguage(tag) ? tag : 'en';
-  } catch {
-    return 'en';
-  }
-}
+/** The language that this person reads. */
+export const useLanguage = (): Language => useChoice<Language>(LANGUAGE_KEY, isLanguage, 'en');
 
-/** Another window that changes it is followed when this one loads again, as words are made once. */
-const neverChanges = (): (() => void) => () => undefined;
-
-/** The language of this page: what the server sent is English, and is written anew where it is not. */
-export const useLanguage = (): Language =>
-  useSyncExternalStore<Language>(neverChanges, chosen, () => 'en');
-
-/** Keeps the choice and loads the page again in it: edits are kept before they are sent. */
-export function chooseLanguage(language: Language): void {
-  keepChoice(LANGUAGE_KEY, language);
-  window.location.reload();
-}
+export const chooseLanguage = (language: Language): void => choose(LANGUAGE_KEY, language);
 
 /** What writes a language, null for English; undefined until its file is there. */
 export function useWriting(language: Language): Writing | null | undefined {

@@ -1,7 +1,7 @@
 'use client';
 import { useDeferredValue } from 'react';
-import { useEditor } from './EditorProvider';
 import { msg } from '@/core/messages';
+import { useEditor } from './EditorProvider';
 
 /** Says politely, to whoever listens instead of looking, how many checks fail after an edit. */
 export function Announcer() {

@@ -12,9 +12,9 @@ import { CompareTable } from '@/view/catalogue/CompareTable';
 import { useCompared } from '@/view/catalogue/compared';
 import { HeatSourceForm } from '@/view/catalogue/HeatSourceForm';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
+import { counted, msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
-import { counted, msg } from '@/core/messages';
 
 const KINDS = (Object.keys(PART_KINDS) as PartKind[]).filter(
   (k) => PART_KINDS[k].component && CATALOGUE.some((p) => p.kind === k),

@@ -1,11 +1,12 @@
 'use client';
 import { useMemo } from 'react';
 import { Command } from 'cmdk';
-import { chooseUnits, useUnits } from '@/view/shared';
+import { chooseUnits, severityWord, useUnits } from '@/view/shared';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { findingKey, type Fix } from '@/core/checks';
 import { slug } from '@/format';
+import { msg } from '@/core/messages';
 import { downloadBlob } from './download';
 import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs } from './exports';
@@ -17,7 +18,6 @@ import { useFixes } from './useJobs';
 import { useTour } from './tour';
 import { useShowFinding } from './useShowFinding';
 import styles from './CommandSearch.module.css';
-import { msg } from '@/core/messages';
 
 interface Action {
   readonly name: string;
@@ -114,7 +114,7 @@ function Body() {
       heading: msg`Findings`,
       actions: analysis.findings.map((f): Action => ({
         name: f.title,
-        hint: f.severity,
+        hint: severityWord(f.severity),
         run: () => show(f),
       })),
     },

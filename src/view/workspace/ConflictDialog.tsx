@@ -11,12 +11,12 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { differences, type Design } from '@/core/design';
 
+import { counted, msg } from '@/core/messages';
 import styles from './ConflictDialog.module.css';
 import { placeWords, valueWords } from './differenceWords';
 import { downloadBuild } from './download';
 import { clashKey, type Conflict } from './editor';
 import { useEditor } from './EditorProvider';
-import { counted, msg } from '@/core/messages';
 
 /** Rows of changes that are told one by one; more are counted. */
 const SHOWN = 60;

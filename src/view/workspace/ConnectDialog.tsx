@@ -9,8 +9,8 @@ import { fittingFor, looseParts, proposeLoop } from '@/core/loops';
 import type { CoolantPart, FittingPart, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer, TextInput } from '@/view/shared';
-import { useEditor } from './EditorProvider';
 import { msg } from '@/core/messages';
+import { useEditor } from './EditorProvider';
 
 /** What a loop is made of unless another is chosen. */
 const USUAL_TUBE = 'tube-soft-16-10';
@@ -115,7 +115,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
           {coolant.upkeep}
-          {coolant.poisonous ? msg` Poisonous.` : ''}
+          {coolant.poisonous ? msg` Toxic.` : ''}
         </p>
         {missing.length > 0 && (
           <p role="note">

@@ -7,11 +7,11 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import { Check, Segments } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs, type ExportItem } from './exports';
 import { useSceneOnPage } from './sceneOnPage';
 import styles from './ExportDialog.module.css';
-import { msg } from '@/core/messages';
 
 /** One place for everything that leaves the app as a file. */
 export function ExportDialog({ onClose }: { readonly onClose: () => void }) {

@@ -6,6 +6,7 @@ import Drawer from '@mui/material/Drawer';
 import { findingKey, groupByFix, type Finding, type Fix } from '@/core/checks';
 
 import { Mark, Press, verdictOfSeverity, rich } from '@/view/shared';
+import { counted, msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { FindingList } from './FindingList';
 import { STAGES } from './stages';
@@ -14,7 +15,6 @@ import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import drawer from './Drawer.module.css';
 import styles from './FindingList.module.css';
-import { counted, msg } from '@/core/messages';
 
 /** Every finding of the build beside the stage: first what one change solves, then by stage. */
 export function FindingSheet() {

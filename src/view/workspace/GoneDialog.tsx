@@ -2,11 +2,11 @@
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useRouter } from 'next/navigation';
+import { msg } from '@/core/messages';
 import { downloadBuild } from './download';
 import { useEditor } from './EditorProvider';
 import { addBuild } from './send';
 import styles from './ConflictDialog.module.css';
-import { msg } from '@/core/messages';
 
 /** The build was deleted while it was worked on: nothing of the work is lost. */
 export function GoneDialog() {

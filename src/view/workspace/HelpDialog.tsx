@@ -8,10 +8,10 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { GLOSSARY } from '@/core/glossary';
 import { chooseLanguage, chooseUnits, useLanguage, useUnits } from '@/view/shared';
+import { msg, worded } from '@/core/messages';
 import { useFrame } from './frame';
 import { STAGES } from './stages';
 import styles from './HelpDialog.module.css';
-import { msg, worded } from '@/core/messages';
 
 const FIRST_STAGE = STAGES[0] as (typeof STAGES)[number],
   LAST_STAGE = STAGES.at(-1) as (typeof STAGES)[number];
@@ -64,35 +64,20 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
               </div>
             ))}
           </dl>
-          <FormControlLabel
-            control={
-              <Switch
-                size="small"
-                checked={areKeysOn}
-                onChange={(e) => set({ areKeysOn: e.target.checked })}
-              />
-            }
+          <Setting
             label={msg`Single keys without Ctrl`}
+            isOn={areKeysOn}
+            onSet={(isOn) => set({ areKeysOn: isOn })}
           />
-          <FormControlLabel
-            control={
-              <Switch
-                size="small"
-                checked={units === 'us'}
-                onChange={(e) => chooseUnits(e.target.checked ? 'us' : 'metric')}
-              />
-            }
+          <Setting
             label={msg`United States units: in, °F, gpm, psi`}
+            isOn={units === 'us'}
+            onSet={(isOn) => chooseUnits(isOn ? 'us' : 'metric')}
           />
-          <FormControlLabel
-            control={
-              <Switch
-                size="small"
-                checked={language === 'en-XA'}
-                onChange={(e) => chooseLanguage(e.target.checked ? 'en-XA' : 'en')}
-              />
-            }
+          <Setting
             label={msg`Accented English, 40 % longer: to check translations`}
+            isOn={language === 'en-XA'}
+            onSet={(isOn) => chooseLanguage(isOn ? 'en-XA' : 'en')}
           />
         </section>
         <section aria-labelledby="help-terms">
@@ -122,4 +107,18 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
       </DialogContent>
     </Dialog>
   );
+}
+
+/** How this person reads the app, on or off. */
+function Setting({
+  label,
+  isOn,
+  onSet,
+}: {
+  readonly label: string;
+  readonly isOn: boolean;
+  onSet(isOn: boolean): void;
+}) {
+  const input = <Switch size="small" checked={isOn} onChange={(e) => onSet(e.target.checked)} />;
+  return <FormControlLabel control={input} label={label} />;
 }

@@ -5,12 +5,12 @@ import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import type { Design } from '@/core/design';
+import { msg, shownLanguage } from '@/core/messages';
 import { DifferenceTable } from './ConflictDialog';
 import drawer from './Drawer.module.css';
 import { useEditor } from './EditorProvider';
 import styles from './HistoryDrawer.module.css';
 import { addBuild } from './send';
-import { msg } from '@/core/messages';
 
 interface Moment {
   readonly revision: number;
@@ -18,13 +18,14 @@ interface Moment {
   readonly name: string | null;
 }
 
-const TIME = new Intl.DateTimeFormat('en', {
-  day: 'numeric',
-  month: 'short',
-  hour: '2-digit',
-  minute: '2-digit',
-  hour12: false,
-});
+const timeOf = (at: number): string =>
+  new Intl.DateTimeFormat(shownLanguage(), {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+  }).format(at);
 
 /** The saves of this build, newest first: looked at, compared, named, restored. */
 export function HistoryDrawer() {
@@ -82,7 +83,7 @@ function Moments() {
               aria-expanded={picked === m.revision}
               onClick={() => setPicked(picked === m.revision ? null : m.revision)}
             >
-              <span>{TIME.format(m.savedAt)}</span>
+              <span>{timeOf(m.savedAt)}</span>
               <span className="soft">{msg`revision ${m.revision}`}</span>
               {m.name && <strong>{m.name}</strong>}
               {m.revision === revision && <span className="soft">{msg`now`}</span>}

@@ -14,6 +14,7 @@ import type { LoopGraph, Visit } from '@/core/system';
 import { drawingOf } from '@/core/components';
 import { formatCelsius, formatFlow, formatMeasure, formatShown, unitShown } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
@@ -22,7 +23,6 @@ import { Profile } from './Profile';
 import { Station } from './Station';
 import { stationText } from './stationText';
 import styles from './LoopLine.module.css';
-import { msg } from '@/core/messages';
 
 const LABEL = 168,
   PAD = 22,

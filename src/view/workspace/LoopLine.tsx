@@ -4,6 +4,7 @@ import { useDeferredValue, useRef, useState } from 'react';
 import { usePathname } from 'next/navigation';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { ConnectDialog } from './ConnectLater';
 import { LooseStrip } from './LooseStrip';
@@ -12,7 +13,6 @@ import { LoopRibbon } from './LoopRibbon';
 import { isLoopOpen, useFrame } from './frame';
 import ribbon from './LoopRibbon.module.css';
 import styles from './LoopLine.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).

@@ -2,9 +2,9 @@
 import { Press } from '@/view/shared';
 import { componentName } from '@/core/design';
 import { insertStation } from '@/core/loops';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import styles from './LoopLine.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * Parts that wait beside the loops: one click lets a part into the run where it needs the least

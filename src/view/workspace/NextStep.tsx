@@ -1,12 +1,12 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useDeferredValue, useState } from 'react';
+import { msg } from '@/core/messages';
 import { ConnectDialog } from './ConnectLater';
 import { useEditor } from './EditorProvider';
 import { goToStage } from './goToStage';
 import { nextStep, type NextStep as Step } from './stepNow';
 import styles from './TopBar.module.css';
-import { msg } from '@/core/messages';
 
 /** What to do now, in one line with its button: on every stage. */
 export function NextStep() {

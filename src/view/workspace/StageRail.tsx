@@ -4,12 +4,12 @@ import { usePathname } from 'next/navigation';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
 import { useFrame } from './frame';
 import styles from './StageRail.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * The stages in working order, each with its verdict and its one result: the rail alone tells the

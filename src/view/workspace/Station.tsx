@@ -1,8 +1,8 @@
 'use client';
 import { useDraggable } from '@dnd-kit/core';
 import { StationIcon, Press } from '@/view/shared';
-import styles from './LoopLine.module.css';
 import { msg } from '@/core/messages';
+import styles from './LoopLine.module.css';
 
 interface Props {
   readonly id: string;

@@ -4,11 +4,11 @@ import { useState } from 'react';
 import dynamic from 'next/dynamic';
 
 import { ThemeSwitch, Press, TextInput, UnitsSwitch, rich } from '@/view/shared';
+import { counted, msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
 import styles from './TopBar.module.css';
-import { counted, msg } from '@/core/messages';
 
 const ExportDialog = dynamic(() => import('./ExportDialog').then((m) => m.ExportDialog));
 

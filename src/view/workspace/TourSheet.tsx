@@ -4,13 +4,13 @@ import Button from '@mui/material/Button';
 import Paper from '@mui/material/Paper';
 import { CHECKS, findingKey, type Finding } from '@/core/checks';
 import { Mark, Press, verdictOfSeverity } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { STAGES } from './stages';
 import { isStillFound, useTour } from './tour';
 import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import styles from './TourSheet.module.css';
-import { msg } from '@/core/messages';
 
 /** One stop of the guided tour, over the stage it is about. */
 export function TourSheet() {

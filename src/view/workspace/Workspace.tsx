@@ -3,6 +3,7 @@ import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } fro
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import Snackbar from '@mui/material/Snackbar';
+import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { Announcer } from './Announcer';
 import { AutoRoute } from './AutoRoute';
@@ -14,7 +15,6 @@ import { SPATIAL_STAGES, STAGES } from './stages';
 import { useTour } from './tour';
 import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
-import { msg } from '@/core/messages';
 
 // What is opened on demand loads then.
 const FindingSheet = dynamic(() => import('./FindingSheet').then((m) => m.FindingSheet));

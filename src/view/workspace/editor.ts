@@ -19,6 +19,7 @@ import {
 import { createSession, isSameSpace, type Analysis } from '@/core/analysis';
 import { Engine } from '@/engine';
 import { sameSpace, type Routed } from '@/core/routing';
+import { msg } from '@/core/messages';
 import {
   stepped,
   withLaidOut,
@@ -32,7 +33,6 @@ import {
 } from './outbox';
 import { createSaver, sameDocument, type SaveState } from './saver';
 import { takeFromBin } from './send';
-import { msg } from '@/core/messages';
 
 export type { SaveState } from './saver';
 

@@ -14,9 +14,9 @@ import {
   listToJson,
   slug,
 } from '@/format';
+import { msg, worded } from '@/core/messages';
 import { downloadBlob } from './download';
 import type { SceneOnPage } from './sceneOnPage';
-import { msg, worded } from '@/core/messages';
 
 /** A file to be saved. */
 export interface ExportFile {

@@ -1,6 +1,6 @@
+import { msg, worded } from '@/core/messages';
 import type { SaveState } from './saver';
 import type { Kept } from './outbox';
-import { msg, worded } from '@/core/messages';
 
 /** Where the work is, in words: on the server, in this browser, or nowhere yet. */
 export function saveWords(save: SaveState, kept: Kept, message: string | null): string {

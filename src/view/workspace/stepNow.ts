@@ -3,8 +3,8 @@ import { findComponent, type Design } from '@/core/design';
 import { looseParts } from '@/core/loops';
 import type { PartKind } from '@/core/components';
 
-import type { StageId } from './stages';
 import { counted, msg, worded } from '@/core/messages';
+import type { StageId } from './stages';
 
 /** What is to be done next, and what its button does. */
 export interface NextStep {

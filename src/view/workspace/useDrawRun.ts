@@ -2,9 +2,9 @@
 import { componentName, findComponent, samePort, type PortRef } from '@/core/design';
 import { drawRun, putIntoRun, runAt } from '@/core/loops';
 import { isWet, type InlinePart } from '@/core/components';
+import { msg } from '@/core/messages';
 import type { Drawing } from './editor';
 import { useEditor } from './EditorProvider';
-import { msg } from '@/core/messages';
 
 const EMPTY: Drawing = { from: null, to: null, why: null };
 

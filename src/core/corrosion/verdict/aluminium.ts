@@ -1,6 +1,6 @@
 import { ANODIC_INDEX } from '../table';
-import type { MetalVerdict } from './types';
 import { msg } from '../../messages';
+import type { MetalVerdict } from './types';
 
 export const aluminium: MetalVerdict = {
   id: 'aluminium',

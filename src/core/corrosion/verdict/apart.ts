@@ -1,6 +1,6 @@
 import { DIFFERENCE_LIMIT, LIMIT_SLACK_V } from '../table';
-import type { MetalVerdict } from './types';
 import { msg } from '../../messages';
+import type { MetalVerdict } from './types';
 
 export const apart: MetalVerdict = {
   id: 'apart',

@@ -1,6 +1,6 @@
 import { isJudged } from '../table';
-import type { MetalVerdict } from './types';
 import { msg } from '../../messages';
+import type { MetalVerdict } from './types';
 
 export const notJudged: MetalVerdict = {
   id: 'not-judged',

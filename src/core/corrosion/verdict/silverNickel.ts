@@ -1,5 +1,5 @@
-import type { MetalVerdict } from './types';
 import { msg } from '../../messages';
+import type { MetalVerdict } from './types';
 
 export const silverNickel: MetalVerdict = {
   id: 'silver-nickel',

@@ -2,9 +2,9 @@ import { Press } from '@/view/shared';
 import type { ComponentPart } from '@/core/components';
 import { addBody, bodiesOf, withBodies, withFoot } from '@/core/making';
 import type { Vec } from '@/core/geometry';
+import { msg, worded } from '@/core/messages';
 import { ChoiceField, NumberField, TextField } from './Field';
 import styles from './PartShape.module.css';
-import { msg, worded } from '@/core/messages';
 
 const ROUND = worded(
   () =>

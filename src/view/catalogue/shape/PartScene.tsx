@@ -8,8 +8,8 @@ import type { Solid } from '@/core/system';
 import { Orbit } from '@/view/stages/scene/Orbit';
 import { usePaper } from '@/view/stages/scene/paper';
 import { SolidMesh } from '@/view/stages/scene/SolidMesh';
-import styles from './PartShape.module.css';
 import { msg } from '@/core/messages';
+import styles from './PartShape.module.css';
 
 /** A body's outward direction where it is pointed at, as a face of the part. */
 function faceAt({ face }: ThreeEvent<PointerEvent>): Face | null {

@@ -2,13 +2,13 @@
 import { lazy, Suspense, useState } from 'react';
 import type { ComponentPart } from '@/core/components';
 import { hasPorts } from '@/core/making';
+import { msg } from '@/core/messages';
 import { BodyTable } from './BodyTable';
 import { PassageTable } from './PassageTable';
 import { PortTable } from './PortTable';
 import { SpotTable } from './SpotTable';
 import { WettedTable } from './WettedTable';
 import styles from './PartShape.module.css';
-import { msg } from '@/core/messages';
 
 const PartScene = lazy(() => import('./PartScene'));
 

@@ -1,9 +1,9 @@
 import { Press } from '@/view/shared';
 import type { ComponentPart, WetPart } from '@/core/components';
 import { addPassage, chamberNames, changePassage, removePassage } from '@/core/making';
+import { counted, msg, worded } from '@/core/messages';
 import { ChoiceField, NumberField } from './Field';
 import styles from './PartShape.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const WAYS = worded(
   () =>

@@ -14,9 +14,9 @@ import {
   type Face,
 } from '@/core/making';
 import type { Vec } from '@/core/geometry';
+import { msg, worded } from '@/core/messages';
 import { ChoiceField, NumberField, TextField } from './Field';
 import styles from './PartShape.module.css';
-import { msg, worded } from '@/core/messages';
 
 /** Axes of a part as words: as they are named in its figures. */
 const AXIS_WORDS = worded(() => [msg`along x`, msg`along y`, msg`along z`] as const);

@@ -2,9 +2,9 @@ import { Press } from '@/view/shared';
 import { useState } from 'react';
 import { isHeated, type ComponentPart, type HotSpot } from '@/core/components';
 import { interfaceFrom, type MeasuredPair } from '@/core/making';
+import { msg } from '@/core/messages';
 import { NumberField } from './Field';
 import styles from './PartShape.module.css';
-import { msg } from '@/core/messages';
 
 /** Limits of a part's spots and what lies between them and a block; fitted from one measured pair. */
 export function SpotTable({

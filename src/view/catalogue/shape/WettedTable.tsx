@@ -1,8 +1,8 @@
 import { Press } from '@/view/shared';
 import { isWet, POLYMER_MATERIALS, type ComponentPart, type Metal } from '@/core/components';
+import { msg, worded } from '@/core/messages';
 import { ChoiceField, NumberField } from './Field';
 import styles from './PartShape.module.css';
-import { msg, worded } from '@/core/messages';
 
 const METALS: readonly Metal[] = [
   'copper',

@@ -8,9 +8,9 @@ import type { AirReading, AirTest, Loop } from '@/core/design';
 import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
 import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { GaugeDevice } from './GaugeDevice';
 import styles from './AssemblyStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 /** As many as a document keeps of one test. */
 const MOST_READINGS = 500;
@@ -102,8 +102,8 @@ function LoopTest({ loop }: { readonly loop: Loop }) {
           }
         />
         {test.readings.length > 0 && (
-          <Press className={styles.link} onClick={() => keep(msg`start the test anew`, null)}>
-            {msg`Start anew`}
+          <Press className={styles.link} onClick={() => keep(msg`restart the air test`, null)}>
+            {msg`Restart the test`}
           </Press>
         )}
       </div>

@@ -4,6 +4,7 @@ import type { Step } from '@/core/assembly';
 import { formatNumber, shownUnits } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { CASE_VIEWS, isInSpace, useEditor, useFrame, useInAddress } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AirTestView } from './AirTestView';
@@ -16,7 +17,6 @@ import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
 import { WaterTestView } from './WaterTestView';
 import styles from './AssemblyStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 type Seen = 'steps' | 'calendar' | 'air' | 'fill' | 'water';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -14,12 +14,15 @@ import { workToIcs } from '@/format';
 
 import { Mark, Segments, Check, Press, rich } from '@/view/shared';
 import { downloadCalendar, useEditor } from '@/view/workspace';
+import { counted, msg, shownLanguage, worded } from '@/core/messages';
 import styles from './AssemblyStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
-const DAY_NAMES = worded(
-  () => [msg`Sun`, msg`Mon`, msg`Tue`, msg`Wed`, msg`Thu`, msg`Fri`, msg`Sat`] as const,
-);
+/** Days of the week from Sunday, as the language shown writes them short. */
+const DAY_NAMES = worded(() => {
+  const day = new Intl.DateTimeFormat(shownLanguage(), { weekday: 'short', timeZone: 'UTC' });
+  // The fourth of January 1970 was a Sunday.
+  return [4, 5, 6, 7, 8, 9, 10].map((d) => day.format(Date.UTC(1970, 0, d)));
+});
 const PACES: readonly { readonly value: WorkPlan['pace']; readonly label: string }[] = worded(
   () => [
     { value: 'beginner', label: msg`the first time` },

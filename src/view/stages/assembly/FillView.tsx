@@ -11,8 +11,8 @@ import { reservoirsOf } from '@/core/bom';
 import { componentName, type Loop } from '@/core/design';
 import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import styles from './AssemblyStage.module.css';
 import { counted, msg } from '@/core/messages';
+import styles from './AssemblyStage.module.css';
 
 /** Pours and pulses of every loop, the pockets of air, and what draining leaves. */
 export function FillView() {

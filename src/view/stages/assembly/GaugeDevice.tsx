@@ -5,8 +5,8 @@ import type { AirReading } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { designToText } from '@/format';
 import { isMachine, useDevices, useEditor } from '@/view/workspace';
-import styles from './AssemblyStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './AssemblyStage.module.css';
 
 /** Between two looks that are noted by themselves, s of the machine. */
 const EVERY_S = 120;

@@ -11,8 +11,8 @@ import {
 import type { Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
-import styles from './AssemblyStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './AssemblyStage.module.css';
 
 /** Every step with its mark; parts can be dragged into another turn. */
 export function StepList({

@@ -2,9 +2,9 @@
 import { Press } from '@/view/shared';
 import Image from 'next/image';
 import { useRef, useState } from 'react';
+import { msg } from '@/core/messages';
 import type { Photos, StepPhoto } from './usePhotos';
 import styles from './StepPhotos.module.css';
-import { msg } from '@/core/messages';
 
 /** Photos of one step: how it looked before, which screw came from where. */
 export function StepPhotos({ step, photos }: { readonly step: string; readonly photos: Photos }) {

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber } from '@/core/units';
+import { msg } from '@/core/messages';
 import { StepPhotos } from './StepPhotos';
 import type { Photos } from './usePhotos';
 import styles from './AssemblyStage.module.css';
-import { msg } from '@/core/messages';
 
 /** One step in full: why here, how, with what, and what can hurt. */
 export function StepSheet({

@@ -6,8 +6,8 @@ import { jointsOf } from '@/core/leakTest';
 import { formatNumber } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './AssemblyStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './AssemblyStage.module.css';
 
 const MINUTE_MS = 60_000;
 /** When the paper is looked at, minutes after the pump was switched on (common practice, no source). */
@@ -70,7 +70,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
                 once more after the first hot run.`
               : dueText(next - minutes)}{' '}
             <Press className={styles.link} onClick={() => mark(START, null)}>
-              {msg`Start the clock anew`}
+              {msg`Restart the clock`}
             </Press>
           </p>
           <ul className={styles.list}>
@@ -110,7 +110,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
         ))}
       </ol>
       <p className="soft">
-        {msg`A drop: pump off, plug out, dry it, tighten, and start the clock anew. A soft tube
+        {msg`A drop: pump off, plug out, dry it, tighten, and restart the clock. A soft tube
           that turns while one end is tightened unwinds the other: hold it.`}
       </p>
     </section>

@@ -56,7 +56,7 @@ describe('assembly', () => {
       { gauge_mbar: 400, temp_C: 22 },
     ]);
     expect(screen.getByText(/two readings tell a first rate/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Start anew' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Restart the test' }));
     expect(state.design.choices.work?.airTests).toEqual({});
   });
 

@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
 import { createStore, del, entries, set, type UseStore } from 'idb-keyval';
-import { smallPhoto } from './takePhoto';
 import { msg } from '@/core/messages';
+import { smallPhoto } from './takePhoto';
 
 /** A photo of a step; one with a picture of its own has not reached the server yet. */
 export interface StepPhoto {

@@ -2,6 +2,7 @@
 import type { LoadCaseId } from '@/core/components';
 import { Pick } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { StageFrame, Section } from '../frame/StageFrame';
 import { exchangeOf, inCurrency, PARTS_CURRENCY } from '@/core/design';
 import {
@@ -14,7 +15,6 @@ import {
 import { CurrencyField, RateField } from './CurrencyField';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 export const CASE_NAMES: Record<LoadCaseId, string> = worded(() => ({
   idle: msg`Idle`,
@@ -106,7 +106,7 @@ function CurrencyRows() {
   return (
     <>
       <Row
-        name="Currency"
+        name={msg`Currency`}
         note={msg`three letters; prices of the catalogue are in ${PARTS_CURRENCY}`}
       >
         <CurrencyField

@@ -4,8 +4,8 @@ import { UPS, type Component, type Placement, type Up } from '@/core/design';
 import { directionIn, type Frame, type Vec } from '@/core/geometry';
 import { Pick, QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './CaseStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './CaseStage.module.css';
 
 export type Against = Extract<Placement, { on: 'against' }>;
 

@@ -12,9 +12,9 @@ import { formatMeasure, formatShown, formatSize } from '@/core/units';
 import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
 import { downloadBracket, downloadBracketStl, useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './BracketMaker.module.css';
-import { msg } from '@/core/messages';
 
 interface Named {
   readonly value: string;

@@ -14,6 +14,7 @@ import {
   useInAddress,
   type CaseView,
 } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Elevation } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -33,7 +34,6 @@ import { WhatFitsView } from './WhatFitsView';
 import { draftFromCase, type CaseDraft } from '@/core/measure';
 import { CaseEditor } from './editor/CaseEditor';
 import styles from './CaseStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 type Seen = CaseView | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -2,9 +2,9 @@
 import { partFigures } from '@/view/catalogue/figures';
 import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { EmptyStage } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { msg } from '@/core/messages';
 
 /** The first thing of the stage: which case it is, or a ruler for one that is not among these. */
 export function ChooseCase({ onMeasure }: { onMeasure(): void }) {

@@ -10,8 +10,8 @@ import { PART_KINDS } from '@/core/components';
 import { formatMillimetres, formatMoney, formatNumber, formatShown, unitShown } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useEditor, useComparedParts } from '@/view/workspace';
-import styles from './CaseStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './CaseStage.module.css';
 
 const signed = (v: number | null, decimals: number): string =>
   v === null ? '–' : formatNumber(v, { decimals, signed: true });

@@ -3,8 +3,8 @@ import type { Component } from '@/core/design';
 import type { LayerPart } from '@/core/components';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './CaseStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './CaseStage.module.css';
 
 const NONE = '';
 

@@ -10,10 +10,10 @@ import type { GapJudged } from '@/core/studies';
 import { formatMillimetres, formatShown, unitShown } from '@/core/units';
 import { Mark, Why, Press } from '@/view/shared';
 import { useBands, useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForGap } from '../reasons';
 import styles from './CaseStage.module.css';
-import { msg } from '@/core/messages';
 
 type Gaps = ClearanceReport['gaps'];
 

@@ -4,9 +4,9 @@ import { memo } from 'react';
 import type { MountDepth } from '@/core/clearance';
 import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { msg } from '@/core/messages';
 
 /** At each mount what is taken and what is left, as a ruler with the maker's figure on it. */
 export const MountDepths = memo(function MountDepths({

@@ -9,9 +9,9 @@ import type { ClearanceReport } from '@/core/clearance';
 import { formatMillimetres } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { msg } from '@/core/messages';
 
 /** Every part with what its fit says: the drawing in words. */
 export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {

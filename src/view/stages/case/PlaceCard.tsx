@@ -19,13 +19,13 @@ import {
 } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
+import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { AgainstFields } from './AgainstFields';
 import { CompareParts } from './CompareParts';
 import { FanLayers } from './FanLayers';
 import { FanPieces } from './FanPieces';
 import styles from './CaseStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 /** Kinds that may stand anywhere on a bracket or double-sided tape. */
 const STANDS: readonly string[] = ['pump', 'reservoir', 'inline', 'radiator', 'device'];

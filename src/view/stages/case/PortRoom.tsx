@@ -9,9 +9,9 @@ import { HAND_MM } from '@/core/clearance';
 import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 

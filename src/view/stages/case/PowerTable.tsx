@@ -9,15 +9,15 @@ import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const PLUGS = worded(
   () =>
     ({
-      'four-pin': 'four-pin',
-      'three-pin': 'three-pin',
+      'four-pin': msg`four-pin`,
+      'three-pin': msg`three-pin`,
       supply: msg`from the power supply`,
     }) as const,
 );

@@ -8,9 +8,9 @@ import { findComponent } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
-import { msg } from '@/core/messages';
 
 /** The screws through fans and case into each radiator: the window of lengths, and what is taken. */
 export function ScrewTable() {

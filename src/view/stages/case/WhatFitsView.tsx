@@ -10,8 +10,8 @@ import type { FanPart, RadiatorPart } from '@/core/components';
 import { formatMeasure, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Segments, useOffer, Press, rich } from '@/view/shared';
 import { useEditor, useWhatFits } from '@/view/workspace';
-import styles from './WhatFitsView.module.css';
 import { msg, worded } from '@/core/messages';
+import styles from './WhatFitsView.module.css';
 
 const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = worded(() => [
   { value: 'frame', label: msg`between radiator and panel` },
@@ -69,7 +69,7 @@ export function WhatFitsView() {
   const mountName = (id: string): string => mounts.find((m) => m.id === id)?.name ?? id;
   const hang = (c: FitChoice): void => {
     commit(
-      msg`hang ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
+      msg`mount ${nameOf(c.radiator)} on the ${mountName(c.mount).toLowerCase()}`,
       hangEdit(design, c, offer),
     );
     pick(null);

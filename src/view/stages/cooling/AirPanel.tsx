@@ -19,10 +19,10 @@ import {
 } from '@/core/units';
 import { Segments, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { listAnd, msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { VentsTable } from './VentsTable';
 import styles from './CoolingStage.module.css';
-import { listAnd, msg } from '@/core/messages';
 
 /** Unlike by more than this share, intake and exhaust are told to be out of balance. */
 const UNEVEN = 0.25;

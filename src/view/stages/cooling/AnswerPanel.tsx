@@ -9,6 +9,7 @@ import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
@@ -16,7 +17,6 @@ import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
 import { byRoom } from '../spotOrder';
 import { SpeedProfiles } from './SpeedProfiles';
 import styles from './CoolingStage.module.css';
-import { msg } from '@/core/messages';
 
 /** Spots shown: the nearest to their limits. */
 const MOST_SPOTS = 6;

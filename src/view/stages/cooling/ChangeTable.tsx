@@ -9,10 +9,10 @@ import { bestUse, type ChangeKind, type EvaluatedVariant } from '@/core/studies'
 import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Press, rich } from '@/view/shared';
 import { useEditor, useChanges } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const KIND_WORDS: Record<ChangeKind, string> = worded(() => ({
   fans: msg`other fans`,

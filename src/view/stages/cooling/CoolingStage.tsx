@@ -6,6 +6,7 @@ import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why, rich } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
 import {
   reasonForBand,
@@ -25,7 +26,6 @@ import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
 import { chanceWords } from '../bandWords';
 import styles from './CoolingStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const VIEWS = worded(
   () =>

@@ -9,12 +9,12 @@ import { useState } from 'react';
 import { compareRating } from '@/core/thermal';
 import { formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CurveEditor, type CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
 import { MeasuredEditor } from './MeasuredEditor';
 import { RatingEditor } from './RatingEditor';
 import styles from './CoolingStage.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * Where each figure comes from: modelled or measured, with the ways to put measured points in its

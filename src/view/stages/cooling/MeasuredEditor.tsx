@@ -13,9 +13,9 @@ import {
 } from '@/core/units';
 import { Pick, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { CurvePlot } from '../curve';
 import styles from '../curve/CurveEditor.module.css';
-import { counted, msg } from '@/core/messages';
 
 const COLUMNS = {
   air: ['airFlow', 'flow', 'conductance'],

@@ -12,8 +12,8 @@ import {
   unitShown,
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
-import styles from './CoolingStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './CoolingStage.module.css';
 
 interface Point {
   readonly noise_dBA: number;

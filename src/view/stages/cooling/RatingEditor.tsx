@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { RadiatorRating } from '@/core/components';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './CoolingStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './CoolingStage.module.css';
 
 /**
  * A maker's "carries so many watts", taken only with the difference and the speed it was measured

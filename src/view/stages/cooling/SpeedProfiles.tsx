@@ -11,9 +11,9 @@ import { createSession } from '@/core/analysis';
 import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const NAMES = worded(() => [msg`Quiet`, msg`Day`, msg`Night`] as const);
 

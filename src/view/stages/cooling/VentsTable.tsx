@@ -11,9 +11,9 @@ import { freeId } from '@/core/design';
 import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
-import { msg } from '@/core/messages';
 
 type Vent = NonNullable<CaseAir['openings']>[number];
 type Way = CaseReport['openings'][number];

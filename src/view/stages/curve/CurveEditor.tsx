@@ -8,10 +8,10 @@ import type { PumpPart } from '@/core/components';
 import { formatMeasure } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
 import { curveKind, type CurveOf } from './kinds';
 import styles from './CurveEditor.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * Measured points, pasted or typed in any unit, seen against the curve that will be used. Changes

@@ -3,8 +3,8 @@ import { unitShown, valueShown } from '@/core/units';
 import { useRef } from 'react';
 import { CartesianGrid, ComposedChart, Line, Scatter, XAxis, YAxis } from 'recharts';
 import { useSize } from '@/view/shared/useWidth';
-import styles from './CurveEditor.module.css';
 import { msg } from '@/core/messages';
+import styles from './CurveEditor.module.css';
 
 export interface Axis {
   readonly word: string;

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { ComponentPart, FittingPart } from '@/core/components';
 import { QUANTITIES, convertFromInner, parsePoints, unitShown } from '@/core/units';
 import { Pick, TextInput } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { CurvePlot } from './CurvePlot';
 import { curveKind, type CurveKind, type CurveOf, type Points } from './kinds';
 import styles from './CurveEditor.module.css';
-import { msg } from '@/core/messages';
 
 /** Points a part keeps. */
 const MOST_POINTS = 40;

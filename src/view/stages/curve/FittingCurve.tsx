@@ -5,9 +5,9 @@ import Dialog from '@mui/material/Dialog';
 import type { Edit } from '@/core/design';
 import type { FittingPart } from '@/core/components';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CurvePoints, type TypedCurve } from './CurvePoints';
 import styles from './CurveEditor.module.css';
-import { msg } from '@/core/messages';
 
 /** Measured pressure drop of a fitting, in place of its K: wherever this build uses it. */
 export function FittingCurve({

@@ -4,6 +4,7 @@ import { componentName, type Placement, type PortRef } from '@/core/design';
 import type { CaseReport } from '@/core/thermal';
 import type { ClearanceReport } from '@/core/clearance';
 import { extentOf, type Solid, type System } from '@/core/system';
+import { msg } from '@/core/messages';
 import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
@@ -18,7 +19,6 @@ import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
 import { runPath } from './runPath';
 import styles from './Elevation.module.css';
-import { msg } from '@/core/messages';
 
 interface Props {
   readonly view: View;

@@ -2,8 +2,8 @@
 import type { PointerEvent as Pointer } from 'react';
 import type { Vec } from '@/core/geometry';
 import { caseWay, flatPoint, type View } from '@/core/elevation';
-import styles from './Elevation.module.css';
 import { msg } from '@/core/messages';
+import styles from './Elevation.module.css';
 
 /** A leg of a run in the hand: which, along which axis it moves, and where it would be, mm. */
 export interface LegHeld {

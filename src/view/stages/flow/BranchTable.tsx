@@ -10,9 +10,9 @@ import { branchesOf, type FlowNetwork } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatKilopascals, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * Each stretch between splits and joins: what it leads through, its flow, its share and what it

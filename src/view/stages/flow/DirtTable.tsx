@@ -17,9 +17,9 @@ import {
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * What dirt does: the loop's flow when a share of one part's channels is plugged. A flow seen

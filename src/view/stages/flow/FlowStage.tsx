@@ -20,6 +20,7 @@ import {
 } from '@/core/units';
 import { Segments, Why, Press, rich } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForBeside, reasonForFlow } from '../reasons';
@@ -32,7 +33,6 @@ import { PumpChooser } from './PumpChooser';
 import { PumpSpeeds } from './PumpSpeeds';
 import { SeriesParallel } from './SplitSchool';
 import styles from './FlowStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const BAND_WORDS = worded(
   () =>

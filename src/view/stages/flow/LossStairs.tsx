@@ -12,12 +12,12 @@ import {
 } from '@/core/units';
 import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
 import { RunFittings } from './RunFittings';
 import styles from './FlowStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 interface Props {
   readonly graph: LoopGraph;

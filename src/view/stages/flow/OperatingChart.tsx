@@ -19,8 +19,8 @@ import {
   unitShown,
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
-import styles from './OperatingChart.module.css';
 import { msg } from '@/core/messages';
+import styles from './OperatingChart.module.css';
 
 interface Props {
   readonly network: FlowNetwork;

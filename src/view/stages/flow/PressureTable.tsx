@@ -11,9 +11,9 @@ import type { LoopGraph } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatShown, unitShown } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 const shown = (v: number, signed = false): string => formatShown(v, 'kPa', { decimals: 1, signed });
 const kPa = (v: number, signed = false): string => formatMeasure(v, 'kPa', { decimals: 1, signed });
@@ -46,7 +46,7 @@ export function PressureTable({
     const chambers = rows.filter((r) => r.component === n.component);
     const sideWords = () => {
       if (chambers.length > 1) {
-        if (n === chambers[0]) return ', in';
+        if (n === chambers[0]) return msg`, in`;
         if (n === chambers[chambers.length - 1]) return msg`, out`;
         return '';
       }

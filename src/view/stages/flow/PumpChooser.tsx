@@ -9,10 +9,10 @@ import type { PumpAim, PumpAsked, PumpChoice } from '@/core/studies';
 import { formatFlow, formatKelvin, formatMoney, formatNumber, formatSpeed } from '@/core/units';
 import { Mark, Progress, Segments, Press } from '@/view/shared';
 import { useEditor, usePumpChoices, usePumpPlan } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { PumpPlanPanel } from './PumpPlanPanel';
 import styles from './FlowStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const WAYS = worded(
   () =>

@@ -7,8 +7,8 @@ import TableRow from '@mui/material/TableRow';
 import { Press } from '@/view/shared';
 import { formatFlow, formatKelvin, formatMoney, formatSound } from '@/core/units';
 import type { BeforeAfter, Outcome } from '@/core/studies';
-import styles from './FlowStage.module.css';
 import { counted, msg, worded } from '@/core/messages';
+import styles from './FlowStage.module.css';
 
 interface Row {
   readonly name: string;

@@ -6,9 +6,9 @@ import type { PumpPart } from '@/core/components';
 import { formatFlow, formatMeasure } from '@/core/units';
 import { QuantityField } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 type Pump = PumpFlow & { readonly component: Component; readonly part: PumpPart };
 

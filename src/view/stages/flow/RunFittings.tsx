@@ -5,9 +5,9 @@ import type { FittingPart } from '@/core/components';
 import { loopOfRun, type Edit, type KitDuty, type Loop } from '@/core/design';
 import { pieceOf, type Run } from '@/core/tubing';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { FittingCurve } from '../curve';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 /** A fitting of a run, and how it is changed where it is chosen. */
 interface Chosen {

@@ -20,9 +20,9 @@ import {
 } from '@/core/units';
 import { useOffer, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
-import { msg } from '@/core/messages';
 
 /** The Stores' own tee, where the builder took every tee out of use. */
 const TEE = CATALOGUE.find(

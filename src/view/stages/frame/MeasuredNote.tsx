@@ -3,8 +3,8 @@ import { componentName, type Design } from '@/core/design';
 import { measuredFrom, type Offer } from '@/core/log';
 import { formatNumber } from '@/core/units';
 import { useEditor, useMeasuredElsewhere } from '@/view/workspace';
-import styles from './StageFrame.module.css';
 import { counted, msg } from '@/core/messages';
+import styles from './StageFrame.module.css';
 
 /** Says that figures were corrected by readings of this machine or of its parts elsewhere, or could be. */
 export function MeasuredNote() {

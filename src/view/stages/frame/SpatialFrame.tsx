@@ -5,8 +5,8 @@ import { Press } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { FindingList, useEditor, useFrame } from '@/view/workspace';
-import styles from './SpatialFrame.module.css';
 import { msg } from '@/core/messages';
+import styles from './SpatialFrame.module.css';
 
 interface Props {
   readonly title: string;

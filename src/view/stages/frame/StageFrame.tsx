@@ -4,9 +4,9 @@ import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
 import { FindingList, useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { MeasuredNote } from './MeasuredNote';
 import styles from './StageFrame.module.css';
-import { counted, msg } from '@/core/messages';
 
 interface Props {
   readonly title: string;

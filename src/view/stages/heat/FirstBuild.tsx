@@ -4,10 +4,10 @@ import Button from '@mui/material/Button';
 import type { StarterAsked } from '@/core/studies';
 import { Progress, useOffer, usePartLists } from '@/view/shared';
 import { useEditor, useStarter } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { askedFrom, takeAsked } from './firstAsked';
 import { NONE, NOTHING_SAID, SourceFields, type Sources } from './SourceFields';
 import styles from './HeatStage.module.css';
-import { msg } from '@/core/messages';
 
 /** Names the parts that make heat; the rest of a first build follows from them, in one step. */
 export function FirstBuild() {

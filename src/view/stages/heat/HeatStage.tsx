@@ -7,6 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { formatCelsius, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, Why, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
@@ -16,7 +17,6 @@ import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
 import { byRoom } from '../spotOrder';
 import styles from './HeatStage.module.css';
-import { msg } from '@/core/messages';
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {

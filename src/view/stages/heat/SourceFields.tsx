@@ -3,8 +3,8 @@ import type { CardPart, ProcessorPart } from '@/core/components';
 import type { StarterAsked } from '@/core/studies';
 import { formatWatts } from '@/core/units';
 import { Pick, QuantityField, Segments, useOffer } from '@/view/shared';
-import styles from './SourceFields.module.css';
 import { msg } from '@/core/messages';
+import styles from './SourceFields.module.css';
 
 /** Not named yet, none at all, or a part told by its watts alone. */
 export const LATER = 'later',

@@ -9,9 +9,9 @@ import { LOAD_CASES } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { listAnd, msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './HeatStage.module.css';
-import { listAnd, msg } from '@/core/messages';
 
 /** Each part's draw; the picked one opens its tuning. */
 export function SourceTable() {

@@ -6,9 +6,9 @@ import { drawOf, shareOf } from '@/core/thermal';
 import { LOAD_CASES, type LoadCaseId } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const WHERE = worded(
   () =>

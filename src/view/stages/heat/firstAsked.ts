@@ -1,8 +1,8 @@
 import type { Part } from '@/core/components';
 import { freeId } from '@/core/design';
 import type { StarterAsked } from '@/core/studies';
-import { BY_WATTS, cardsOf, LATER, NONE, type Sources } from './SourceFields';
 import { msg } from '@/core/messages';
+import { BY_WATTS, cardsOf, LATER, NONE, type Sources } from './SourceFields';
 
 /** What was said cannot be taken up; the words say why. */
 export type Asked =

@@ -28,10 +28,10 @@ import { componentName } from '@/core/design';
 import { formatNumber, unitShown } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { whenText } from './ReadingList';
 import { apartText, causeWords, figureText } from './words';
 import styles from './LogStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 /** Differences beyond this many deviations are no chance. */
 const BEYOND = 2;

@@ -10,10 +10,10 @@ import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { isMachine, isSettled, useEditor, type Devices } from '@/view/workspace';
+import { msg, worded } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import styles from './LogStage.module.css';
-import { msg, worded } from '@/core/messages';
 
 const FAULT_WORDS: Readonly<Record<BenchFault, string>> = worded(() => ({
   leak: msg`a leak under air`,
@@ -59,7 +59,7 @@ export function DevicePanel({ devices }: { readonly devices: Devices }) {
       )}
       {connected.standIn && (
         <Press className={styles.act} onClick={() => void devices.run(designToText(design))}>
-          {isHere ? msg`Switch it on anew` : msg`Switch this machine on`}
+          {isHere ? msg`Restart it` : msg`Switch this machine on`}
         </Press>
       )}
       {trouble !== null && (

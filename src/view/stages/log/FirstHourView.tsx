@@ -7,9 +7,9 @@ import { turningSpeed } from '@/core/components';
 import { formatMeasure, formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
-import { msg } from '@/core/messages';
 
 /** One state to bring the machine into, let settle, and read. */
 interface Wanted {

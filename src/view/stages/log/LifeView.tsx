@@ -25,9 +25,9 @@ import {
   useEditor,
   useTrends,
 } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 /** How the machine changes over the years, what is due, and how it comes apart again. */
 export function LifeView({ ran }: { readonly ran: string | null }) {

@@ -5,6 +5,7 @@ import { ranOn, serviceDue } from '@/core/log';
 import { formatNumber } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AgainstView } from './AgainstView';
 import { DevicePanel } from './DevicePanel';
@@ -13,7 +14,6 @@ import { LifeView } from './LifeView';
 import { PapersView } from './PapersView';
 import { ReadingList } from './ReadingList';
 import styles from './LogStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

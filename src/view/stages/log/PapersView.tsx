@@ -9,11 +9,11 @@ import { quoteOf } from '@/core/assembly';
 import type { Order } from '@/core/design';
 import { formatMoney, formatNumber, shownUnits } from '@/core/units';
 import { QuantityField, TextInput } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { useEditor } from '@/view/workspace';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
-import { msg } from '@/core/messages';
 
 const NEW_ORDER: Order = { client: '', rate_cents: 4000, tax: 0.2 };
 

@@ -5,9 +5,9 @@ import type { Reading } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { readingsFromCsv } from '@/format';
 import { downloadReadings, useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
-import { msg } from '@/core/messages';
 
 /** The readings kept, newest first; more of them from a table, and out as one. */
 export function ReadingList({ readings }: { readonly readings: readonly Reading[] }) {

@@ -10,8 +10,8 @@ import { environmentOf, judgeCorrosion } from '@/core/corrosion';
 import { formatMoney, formatMeasure, formatNumber } from '@/core/units';
 import { Mark, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './MaterialsStage.module.css';
 import { counted, msg } from '@/core/messages';
+import styles from './MaterialsStage.module.css';
 
 const WORST = { fails: 0, marginal: 1, unchecked: 2, ok: 3 } as const;
 
@@ -74,7 +74,7 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
             const careWords = () => {
               if (r.attacks) return msg`attacks ${r.attacks}`;
               if (r.watch) return msg`watch ${r.watch}`;
-              if (r.environment === 'ordinary') return 'inhibited';
+              if (r.environment === 'ordinary') return msg`inhibited`;
               return msg`plain`;
             };
             return (

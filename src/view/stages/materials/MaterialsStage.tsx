@@ -12,11 +12,16 @@ import { formatMeasure, formatNumber } from '@/core/units';
 import { changeEvery, mixFor } from '@/core/bom';
 import { Mark, Pick, Segments, useOffer, Press } from '@/view/shared';
 import { ConnectDialog, useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CoolantTable } from './CoolantTable';
 import { PolymerTable } from './SoftTable';
 import styles from './MaterialsStage.module.css';
-import { counted, msg } from '@/core/messages';
+
+const GLYCOLS = worded(() => ({
+  ethylene: msg`ethylene glycol`,
+  propylene: msg`propylene glycol`,
+}));
 
 /** Which metals meet in one coolant, who carries them, and whether they may. */
 export function MaterialsStage() {
@@ -131,7 +136,7 @@ export function MaterialsStage() {
                     {coolant.base.glycol === 'none'
                       ? msg`water`
                       : msg`${formatNumber(coolant.base.volumeShare * 100)} %
-                        ${coolant.base.glycol} glycol by volume, in water`}
+                        ${GLYCOLS[coolant.base.glycol]} by volume, in water`}
                   </TableCell>
                 </TableRow>
                 <TableRow>

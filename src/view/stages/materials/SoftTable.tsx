@@ -7,8 +7,8 @@ import type { WettedPolymer } from '@/core/corrosion';
 import { isWet } from '@/core/components';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './MaterialsStage.module.css';
 import { msg, worded } from '@/core/messages';
+import styles from './MaterialsStage.module.css';
 
 const WORDS = worded(
   () => ({ ok: msg`agrees`, marginal: msg`watch it`, fails: msg`attacked` }) as const,

@@ -21,10 +21,10 @@ import { formatMoney, formatNumber } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
 import { Mark, QuantityCount, useOffer, Check, Press, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const DAY_MS = 86_400_000;
 /** ISO date of a day so many from now. */

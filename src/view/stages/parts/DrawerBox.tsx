@@ -3,9 +3,9 @@ import { Press } from '@/view/shared';
 import { useState } from 'react';
 
 import { useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 const KEY = 'zephyron-drawer';
 type Drawer = Readonly<Record<string, number>>;

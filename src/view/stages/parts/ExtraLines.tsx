@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { freeId, type ExtraLine } from '@/core/design';
 import { formatMoney, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-import { msg } from '@/core/messages';
 
 const EMPTY = { name: '', quantity: '1', price: '', note: '' };
 

@@ -12,9 +12,9 @@ import { formatMoney } from '@/core/units';
 import { runsOf } from '@/core/routing';
 import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-import { msg } from '@/core/messages';
 
 /** The list alone, its runs estimated: both sides of a difference alike. */
 const costOf = (design: Design): number => {

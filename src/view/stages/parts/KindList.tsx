@@ -11,8 +11,8 @@ import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber } from '@/core/units';
 import { Pick, QuantityCount, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './PartsStage.module.css';
 import { counted, msg, worded } from '@/core/messages';
+import styles from './PartsStage.module.css';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type State = OrderMark['state'] | 'open';

@@ -4,9 +4,9 @@ import type { CablePart, ScrewPart, ConsumablePart } from '@/core/components';
 import { formatMoney } from '@/core/units';
 import { Pick, useOffer, useOwnShelves, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const DUTIES: readonly { readonly duty: KitDuty; readonly label: string }[] = worded(() => [
   { duty: 'rotary90', label: msg`90° rotary` },

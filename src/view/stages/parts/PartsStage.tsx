@@ -9,6 +9,7 @@ import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, shownUnits } from '@/core/units';
 import { Mark, Segments, Why, Press, rich } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
 import { reasonForBeside } from '../reasons';
@@ -21,7 +22,6 @@ import { KindList } from './KindList';
 import { KitPicker } from './KitPicker';
 import { RunList } from './RunList';
 import styles from './PartsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type Seen = 'kind' | 'run' | 'buying';

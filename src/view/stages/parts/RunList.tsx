@@ -8,8 +8,8 @@ import { Press } from '@/view/shared';
 import { loopOfRun } from '@/core/design';
 import { formatMeasure } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import styles from './PartsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './PartsStage.module.css';
 
 /** The pieces of each run in the order they are screwed together. */
 export function RunList() {

@@ -16,8 +16,8 @@ import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
 import { QuantityField, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 const WIDE = 330,
   HIGH = 62;

@@ -2,11 +2,11 @@
 import { isWet, type InlinePart } from '@/core/components';
 import { type PortRef } from '@/core/design';
 import { runAt } from '@/core/loops';
-import { Pick, useOffer, Press, rich } from '@/view/shared';
+import { Pick, useOffer, Press } from '@/view/shared';
 import { useDrawRun, useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
-import { msg } from '@/core/messages';
 
 const keyOf = ({ component, port }: PortRef): string => `${component}/${port}`;
 const NONE = '';
@@ -35,7 +35,8 @@ export function DrawRun() {
           return {
             ref,
             value: keyOf(ref),
-            label: `${name}, ${p.name}${held ? msg` (has a run)` : ''}`,
+            name: `${name}, ${p.name}`,
+            label: held ? msg`${name}, ${p.name} (has a run)` : `${name}, ${p.name}`,
           };
         })
       : [],
@@ -87,8 +88,7 @@ export function DrawRun() {
           tee && (
             <p key={keyOf(ref)}>
               <Press className={styles.link} onClick={() => teeInto(ref, tee)}>
-                {rich`Put a tee into the run at
-                  ${ports.find((p) => p.value === keyOf(ref))?.label.replace(' (has a run)', '')}`}
+                {msg`Put a tee into the run at ${ports.find((p) => p.value === keyOf(ref))?.name ?? ''}`}
               </Press>{' '}
               <span className="soft">{msg`and go on from its side.`}</span>
             </p>

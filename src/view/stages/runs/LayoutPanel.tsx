@@ -21,10 +21,10 @@ import { INSERTION_MM } from '@/core/tubing';
 import { formatMeasure, formatMoney, formatShown, unitShown } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
 import { useBetterLayout, useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const STYLE_NAMES: Record<RouteStyle, string> = worded(() => ({
   parallel: msg`straight and parallel: 90° and 45°`,

@@ -4,8 +4,8 @@ import { componentName, type Cap } from '@/core/design';
 import { lineOnto } from '@/core/loops';
 import { useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /** A drain or fill port led out by a tube to a valve, to where a hand reaches it. */
 export function LineOut({ cap }: { readonly cap: Cap }) {

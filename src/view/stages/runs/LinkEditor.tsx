@@ -3,8 +3,8 @@ import { findComponent, type Edit, type Connection, type Loop, type PortRef } fr
 import { isWet } from '@/core/components';
 import { Pick, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /** Which ports a run joins: any port of the two parts that no other run holds. */
 export function LinkEditor({

@@ -11,13 +11,13 @@ import { formatMeasure, formatMillimetres, formatNumber } from '@/core/units';
 import { Mark, Pick, Why, useOffer, QuantityField, Press, rich } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import { CapFields } from './CapFields';
 import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const END_WORDS: Record<EndPiece, string> = worded(() => ({
   auto: msg`auto`,
@@ -132,8 +132,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
             const pinned = design.layout.routes[r.id]?.pinned ?? false;
             const endWords = () => {
               if (r.by === 'direct') {
-                if (r.bridge) return 'bridge';
-                return 'direct';
+                if (r.bridge) return msg`bridge`;
+                return msg`direct`;
               }
               return `${END_WORDS[r.ends.from]} / ${END_WORDS[r.ends.to]}`;
             };
@@ -212,7 +212,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       {grows && (
         <p>
           <Mark verdict={growthVerdict(grows)} />
-          {rich` Hot it grows by ${(
+          {rich` Warm, it expands by ${(
             <Why reason={reasonForExpansion(grows)}>
               {formatMeasure(grows.grows_mL, 'mL', { decimals: 1 })}
             </Why>

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import type { Loop } from '@/core/design';
 import { formatMeasure, formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /** Angles that sets of mandrels come in (common practice, no source). */
 const COMMON_DEG = [15, 30, 45, 60, 90, 180] as const;

@@ -10,8 +10,8 @@ import { whyNoOrders, type OrderJudged } from '@/core/studies';
 import { formatCelsius, formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Progress, Segments, Press, rich } from '@/view/shared';
 import { useEditor, useOrders } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { counted, msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /**
  * The parts of a loop in other orders: tube, bends, runs without a way, and every part's

@@ -12,9 +12,9 @@ import { formatMillimetres, formatNumber, formatShown, unitShown } from '@/core/
 import type { Run } from '@/core/tubing';
 import { Press, Progress } from '@/view/shared';
 import { useAlternatives, useEditor, useFrame } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * Distinct routes of the picked run beside each other; stepped through in the scene by its rows or

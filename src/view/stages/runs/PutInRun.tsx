@@ -4,8 +4,8 @@ import { putIntoRun } from '@/core/loops';
 import { Pick, useOffer } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 const NONE = '';
 

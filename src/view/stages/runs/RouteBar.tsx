@@ -4,9 +4,9 @@ import { pathLength, type Route } from '@/core/routing';
 import { formatMeasure, formatNumber } from '@/core/units';
 import { Progress, Press } from '@/view/shared';
 import { useEditor, useImprovement } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import type { Ghost } from '../elevation/Elevation';
 import styles from './RunsStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 const same = (a: Route, b: Route): boolean =>
   JSON.stringify(a.corners) === JSON.stringify(b.corners) &&

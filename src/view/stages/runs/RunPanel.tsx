@@ -5,6 +5,7 @@ import { formatMillimetres, formatMeasure } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { counted, listAnd, msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
@@ -14,7 +15,6 @@ import { ShortAdvice } from './ShortAdvice';
 import type { Preview } from './usePreview';
 import { WayEditor } from './WayEditor';
 import styles from './RunsStage.module.css';
-import { counted, listAnd, msg, worded } from '@/core/messages';
 
 const ENDS: readonly { readonly value: EndPiece; readonly label: string }[] = worded(() => [
   { value: 'auto', label: msg`as the port asks` },

@@ -14,6 +14,7 @@ import {
   useInAddress,
   type CaseView,
 } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -30,7 +31,6 @@ import { ShownParts } from './ShownParts';
 import { useLegHeld } from './useLegHeld';
 import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 type Seen = CaseView | 'orders' | 'sheets';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -18,9 +18,9 @@ import {
 import { bendSheetPages } from '@/format';
 import { printSheets, Press } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { TestBends } from './TestBends';
 import styles from './RunsStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 const print = (sheets: readonly BendSheet[], title: string): void =>
   printSheets(

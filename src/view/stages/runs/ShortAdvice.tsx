@@ -5,8 +5,8 @@ import { whatIfShort } from '@/core/studies';
 import type { Run } from '@/core/tubing';
 import { QuantityField, Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /** A tube that came out too short: what saves it. */
 export function ShortAdvice({ run }: { readonly run: Run }) {

@@ -2,9 +2,9 @@
 import { Check } from '@/view/shared';
 import { isShown } from '@/core/routing';
 import { useEditor } from '@/view/workspace';
+import { counted, msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
-import { counted, msg } from '@/core/messages';
 
 /** Kinds of part that one looks at through the glass. */
 const SEEN = new Set(['reservoir', 'block', 'card', 'pump', 'memory', 'board']);

@@ -4,8 +4,8 @@ import { isBentCold, springBackOf } from '@/core/tubing';
 import { springBackWords } from '@/core/plan';
 import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 /** A bend that was not made yet is asked for at this angle. */
 const USUAL_DEG = 90,

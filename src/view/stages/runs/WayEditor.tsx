@@ -5,8 +5,8 @@ import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import styles from './RunsStage.module.css';
 import { msg, worded } from '@/core/messages';
+import styles from './RunsStage.module.css';
 
 const WAYS: readonly {
   readonly value: string;

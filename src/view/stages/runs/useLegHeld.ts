@@ -6,8 +6,8 @@ import { rerouteRun, routedRunOf, withLegAt, type Routed } from '@/core/routing'
 import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { useEditor } from '@/view/workspace';
-import type { LegHeld } from '../elevation/LegGrips';
 import { msg } from '@/core/messages';
+import type { LegHeld } from '../elevation/LegGrips';
 
 interface Live {
   readonly run: Run | null;

@@ -1,7 +1,7 @@
 'use client';
 import { Component, lazy, Suspense, useSyncExternalStore, type ReactNode } from 'react';
-import type { SceneProps } from './Scene';
 import { msg } from '@/core/messages';
+import type { SceneProps } from './Scene';
 
 const Scene = lazy(() => import('./Scene'));
 

@@ -5,9 +5,9 @@ import type { GapLine } from '@/core/clearance';
 import { add, cross, norm, scale, sub, unit, type Vec } from '@/core/geometry';
 import { formatMillimetres } from '@/core/units';
 import { Mark, type MarkKind } from '@/view/shared';
+import { msg } from '@/core/messages';
 import type { Paper } from './paper';
 import styles from './Scene.module.css';
-import { msg } from '@/core/messages';
 
 const TICK_MM = 7;
 

@@ -10,6 +10,7 @@ import { movedBy, type System } from '@/core/system';
 import type { Run } from '@/core/tubing';
 import { union, type Box, type Vec } from '@/core/geometry';
 import { useFrame, useSceneOnPage } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
@@ -29,7 +30,6 @@ import { sceneGlb, scenePng, type Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
-import { msg } from '@/core/messages';
 
 export interface SceneProps {
   readonly design: Design;

@@ -5,10 +5,10 @@ import { slug } from '@/format';
 import { formatMeasure } from '@/core/units';
 import { Press } from '@/view/shared';
 import { downloadBlob, type CaseView } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { useScene } from './state';
 import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
-import { msg } from '@/core/messages';
 
 /** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
 export function SceneBar({

@@ -6,9 +6,9 @@ import { PART_KINDS, type PartKind } from '@/core/components';
 import type { Design } from '@/core/design';
 import type { Run } from '@/core/tubing';
 import { Press } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { isShown, useScene } from './state';
 import styles from './SceneTree.module.css';
-import { msg } from '@/core/messages';
 
 interface Branch {
   readonly id: string;

@@ -1,9 +1,9 @@
 'use client';
 import type { RefObject } from 'react';
 import { Press, Select } from '@/view/shared';
+import { msg, worded } from '@/core/messages';
 import { STANDS, type Stand } from './stands';
 import styles from './ViewBlock.module.css';
-import { msg, worded } from '@/core/messages';
 
 /** Faces of the block: the case stands in it as in the scene, x to the front, y up, z to the glass. */
 const FACES: readonly { readonly stand: Stand; readonly turn: string }[] = worded(() => [

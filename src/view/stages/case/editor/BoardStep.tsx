@@ -2,11 +2,11 @@
 import type { CaseDraft } from '@/core/measure';
 import { BOARD_STANDARDS } from '@/core/components';
 import { Pick } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { BoxFields, EDGES, put, Tick, type StepProps } from './stepParts';
 import { TrayOpenings } from './TrayOpenings';
-import { msg } from '@/core/messages';
 
 const withOther = ({ others = [] }: CaseDraft, name: string, fits: boolean): readonly string[] =>
   BOARD_STANDARDS.flatMap((s) =>

@@ -3,6 +3,7 @@ import type { CaseDraft, ObstacleDraft } from '@/core/measure';
 import { DRIVE_FORMATS } from '@/core/components';
 import type { Box } from '@/core/geometry';
 import { Pick, Press } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import {
@@ -17,7 +18,6 @@ import {
   type StepProps,
 } from './stepParts';
 import styles from './CaseEditor.module.css';
-import { msg } from '@/core/messages';
 
 /** What stands in the way in the case, and which rooms it parts. */
 export function CagesStep({ draft, set, says }: StepProps) {

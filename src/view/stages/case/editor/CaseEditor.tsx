@@ -9,6 +9,7 @@ import { formatMeasure, formatNumber } from '@/core/units';
 import { slug } from '@/format';
 import { Mark, Segments, usePartLists, Press } from '@/view/shared';
 import { downloadPart, useEditor } from '@/view/workspace';
+import { counted, msg, worded } from '@/core/messages';
 import { Elevation } from '../../elevation/Elevation';
 import { VIEW_NAMES, type View } from '@/core/elevation';
 import { Section, StageFrame } from '../../frame/StageFrame';
@@ -20,7 +21,6 @@ import { PlacesStep } from './PlacesStep';
 import type { StepProps } from './stepParts';
 import { useCaseDraft } from './useCaseDraft';
 import styles from './CaseEditor.module.css';
-import { counted, msg, worded } from '@/core/messages';
 
 const STEPS = worded(
   () =>

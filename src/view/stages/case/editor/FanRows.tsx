@@ -2,8 +2,8 @@
 import type { MountDraft } from '@/core/measure';
 import { FAN_SIZES } from '@/core/components';
 import { Pick, Press } from '@/view/shared';
-import styles from './CaseEditor.module.css';
 import { msg } from '@/core/messages';
+import styles from './CaseEditor.module.css';
 
 const COUNTS = [0, 1, 2, 3, 4, 5, 6].map((n) => ({
   value: String(n),

@@ -1,8 +1,8 @@
 'use client';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { Name, put, Tick, type StepProps } from './stepParts';
-import { msg } from '@/core/messages';
 
 /** How large it is inside, and how thick its sheets. */
 export function InsideStep({ draft, set, says }: StepProps) {

@@ -7,12 +7,12 @@ import {
   type RailAxis,
 } from '@/core/measure';
 import { Pick, Press } from '@/view/shared';
+import { msg, worded } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { FanRows } from './FanRows';
 import { MeasureField } from './MeasureField';
 import { EDGES, FACES, swap, Tick, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
-import { msg, worded } from '@/core/messages';
 
 const RAIL_WORDS: Record<RailAxis, string> = worded(() => ({
   x: msg`along the case, rear to front`,

@@ -2,11 +2,11 @@
 import type { CaseDraft, PortDraft } from '@/core/measure';
 import type { MountFace } from '@/core/components';
 import { Pick, Check, Press } from '@/view/shared';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { EDGES, FACES, Name, put, Quiet, swap, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
-import { msg } from '@/core/messages';
 
 /** Places for pumps and reservoirs, and ways out for tubes. */
 export function PlacesStep({ draft, set, says }: StepProps) {

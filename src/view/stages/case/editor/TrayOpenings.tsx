@@ -1,11 +1,11 @@
 'use client';
 import { Press } from '@/view/shared';
 import type { CaseDraft } from '@/core/measure';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { MeasureField } from './MeasureField';
 import { Name, swap, Tick, without, type StepProps } from './stepParts';
 import styles from './CaseEditor.module.css';
-import { msg } from '@/core/messages';
 
 const ROOM_BEHIND = 'Clearance behind the tray';
 

@@ -3,9 +3,9 @@ import { Check, Press, TextInput } from '@/view/shared';
 import type { CaseDraft } from '@/core/measure';
 import type { MountFace } from '@/core/components';
 import type { Vec } from '@/core/geometry';
+import { msg, worded } from '@/core/messages';
 import { MeasureField } from './MeasureField';
 import styles from './CaseEditor.module.css';
-import { msg, worded } from '@/core/messages';
 
 export interface StepProps {
   readonly draft: CaseDraft;

@@ -7,9 +7,9 @@ import type { Transient } from '@/core/transient';
 import { Pick, QuantityField, Press } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import styles from './TimePanel.module.css';
-import { msg } from '@/core/messages';
 
 const LEFT = 40,
   RIGHT = 14,

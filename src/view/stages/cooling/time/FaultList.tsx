@@ -2,10 +2,10 @@
 import { FAULTS, type Fault, type FaultKind } from '@/core/transient';
 import { Pick, QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
+import { msg } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
-import { msg } from '@/core/messages';
 
 const USUAL: Record<FaultKind, Partial<Fault>> = {
   'pump stops': {},

@@ -1,9 +1,9 @@
 'use client';
 import { TextInput } from '@/view/shared';
 import { useState } from 'react';
+import { msg } from '@/core/messages';
 import { clock, readClock } from './clock';
 import styles from './TimePanel.module.css';
-import { msg } from '@/core/messages';
 
 /**
  * A time, typed as seconds, minutes:seconds or with a word behind it. What cannot be read stays and

@@ -15,10 +15,10 @@ import { Progress, Press, rich } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { clock } from './clock';
 import styles from './TimeChart.module.css';
-import { msg } from '@/core/messages';
 
 interface Props {
   readonly run: Job<Transient>;

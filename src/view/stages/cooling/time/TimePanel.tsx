@@ -6,6 +6,7 @@ import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments, Press } from '@/view/shared';
 import { downloadRun, useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
+import { msg } from '@/core/messages';
 import { CASE_NAMES } from '../../brief/BriefStage';
 import { Section } from '../../frame/StageFrame';
 import { clock } from './clock';
@@ -14,7 +15,6 @@ import { FaultList } from './FaultList';
 import { PROFILES } from './profiles';
 import { SecondsField } from './SecondsField';
 import styles from './TimePanel.module.css';
-import { msg } from '@/core/messages';
 
 interface Props {
   readonly run: Job<Transient>;
