@@ -1,7 +1,7 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import type { Backup, BuildInBackup, PhotoInBackup } from '@/core/backup';
 import type { Validated } from '@/core/validation';
-import { msg } from '@/core/messages';
+import { msg, formatNumber } from '@/core/messages';
 import { pictureType } from './pictureType';
 
 export const BACKUP_FORMAT = 'zephyron-backup';
@@ -69,7 +69,7 @@ export function backupFromZip(zip: Uint8Array): Validated<Backup> {
   if (size > MOST_BYTES)
     return wrong(
       '',
-      msg`The backup unpacks to more than ${MOST_BYTES.toLocaleString('en')} bytes. Nothing was
+      msg`The backup unpacks to more than ${formatNumber(MOST_BYTES)} bytes. Nothing was
         changed.`,
     );
   const index = readIndex(files[INDEX]);

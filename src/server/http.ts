@@ -1,6 +1,6 @@
 import { LIMITS } from '@/core/validation';
 import { troubleTold, type StoreTrouble } from '@/store';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, formatNumber } from '@/core/messages';
 import { JsonText, refuse, type Answer } from './answer';
 import { forReader } from './reader';
 import type { Watch } from './pool';
@@ -47,7 +47,7 @@ export async function readBytes(
     return { ok: false, answer: refuse(415, msg`Send ${typeName}.`) };
   const tooLarge = {
     ok: false,
-    answer: refuse(413, msg`The body is larger than ${limit.toLocaleString('en')} bytes.`),
+    answer: refuse(413, msg`The body is larger than ${formatNumber(limit)} bytes.`),
   } as const;
   if (Number(request.headers.get('content-length') ?? 0) > limit) return tooLarge;
   const reader = request.body?.getReader();
@@ -92,7 +92,7 @@ export async function readJson(request: Request): Promise<Read<unknown>> {
   if (read.data.length > SHORT_BYTES)
     return {
       ok: false,
-      answer: refuse(413, msg`The body is larger than ${SHORT_BYTES.toLocaleString('en')} bytes.`),
+      answer: refuse(413, msg`The body is larger than ${formatNumber(SHORT_BYTES)} bytes.`),
     };
   try {
     return { ok: true, data: JSON.parse(read.data) as unknown };

@@ -1,5 +1,4 @@
-import { formatMoney } from '../units';
-import { msg } from '../messages';
+import { msg, formatPrice } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import type { OperatingCheck } from './inputs';
 
@@ -23,9 +22,9 @@ export const overBudget: OperatingCheck = {
         .slice(0, 3);
       diagnostic.push({
         subjects: dearest.flatMap((l) => l.for),
-        title: msg`${formatMoney(loopTotal - budget)} ${currency} over the budget`,
-        detail: msg`The loop costs ${formatMoney(loopTotal)}, you allow ${formatMoney(budget)}.
-          Dearest: ${dearest.map((l) => `${l.name} ${formatMoney(l.total)}`).join(', ')}.`,
+        title: msg`${formatPrice(loopTotal - budget, currency)} over the budget`,
+        detail: msg`The loop costs ${formatPrice(loopTotal, currency)}, you allow ${formatPrice(budget, currency)}.
+          Dearest: ${dearest.map((l) => `${l.name} ${formatPrice(l.total, currency)}`).join(', ')}.`,
         measured: loopTotal / 100,
         limit: budget / 100,
         unit: currency,

@@ -7,5 +7,5 @@ export {
   type Writing,
 } from './language';
 export { worded } from './worded';
-export { formatNumber, type FormatOptions } from './number';
+export { formatNumber, formatPrice, numberMarks, type FormatOptions } from './number';
 export { listAnd, listOr } from './list';

@@ -1,6 +1,6 @@
 import { formatNumber } from '../messages';
 
-export { formatNumber, type FormatOptions } from '../messages';
+export { formatNumber, formatPrice, type FormatOptions } from '../messages';
 
 /** Minor currency units as "412.50"; whole amounts lose the cents when `short`. */
 export function formatMoney(minor: number | null | undefined, short = false): string {

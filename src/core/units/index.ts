@@ -18,7 +18,8 @@ export {
 export { falsePosition, type RootTolerance } from './root';
 export { pchip, pchipAt, pchipInto, type Pchip } from './pchip';
 export { convertFromInner } from './convert';
-export { formatNumber, formatMoney, type FormatOptions } from './format';
+export { formatNumber, formatMoney, formatPrice, type FormatOptions } from './format';
+export { formatDate, weekdayNames, type DateStyle } from './date';
 export {
   decimalsShown,
   formatCelsius,

@@ -1,4 +1,4 @@
-import { msg } from '../messages';
+import { msg, numberMarks } from '../messages';
 import { QUANTITIES, type QuantityName, type Unit } from './units';
 
 export type Parsed = { ok: true; value: number; unit: string } | { ok: false; message: string };
@@ -6,7 +6,8 @@ export type Parsed = { ok: true; value: number; unit: string } | { ok: false; me
 /**
  * Reads what a person typed ("3/8 in", "1.1 gpm", "70 F", "1 1/2 in", "12,5") into the quantity's
  * inner unit. A bare number is taken in the unit `bare`, where nothing is said the inner one. Commas
- * are decimal marks unless they group thousands ("1,150"). Never throws: a text that is no number
+ * are decimal marks unless they group thousands ("1,150"); where the language shown writes a comma
+ * before decimals, points group ("1.150,5"). Never throws: a text that is no number
  * of this quantity comes back with a message that names the units known.
  */
 export function parseQuantity(
@@ -17,7 +18,7 @@ export function parseQuantity(
   const spec = QUANTITIES[quantity];
   const match =
     /^\s*([+\-−–]?\s*(?:\d+\s+\d+\/\d+|\d+\/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*[.,]?\d+(?:e[+-]?\d+)?))\s*(.*?)\s*$/i.exec(
-      text,
+      withPoint(text),
     );
   if (!match)
     return {
@@ -38,6 +39,15 @@ export function parseQuantity(
     };
   }
   return { ok: true, value: toInner(number, unit), unit: unit.symbol };
+}
+
+/** The number with a decimal point, no marks between thousands, as the source's English has it. */
+function withPoint(text: string): string {
+  const { decimal, group } = numberMarks();
+  if (decimal === '.') return text;
+  const bare = text.replace(/(\d)[\u00a0\u202f](?=\d)/g, '$1');
+  const isGrouped = group === '.' && /^\D*\d{1,3}(\.\d{3})+(?!\d)/.test(bare);
+  return (isGrouped ? bare.replaceAll('.', '') : bare).replace(/(\d),(\d)/, '$1.$2');
 }
 
 function findUnit(units: readonly Unit[], name: string): Unit | undefined {

@@ -16,7 +16,7 @@ import { designSchema, componentSchema, loopSchema, readingsSchema } from '../de
 import type { Part } from '../components';
 import { migratePart } from '../components/migrate';
 import { PART_SCHEMAS } from '../components/schema';
-import { msg } from '../messages';
+import { msg, formatNumber } from '../messages';
 import { issueWords } from './issueWords';
 
 /** One thing wrong with what came in: where, what, and what is allowed. */
@@ -64,8 +64,8 @@ export function parseDesign(textIn: string): Validated<Design> {
   if (textIn.length > LIMITS.bytes)
     return fail(
       '',
-      msg`The file has ${textIn.length.toLocaleString('en')} characters; at most
-        ${LIMITS.bytes.toLocaleString('en')} are read.`,
+      msg`The file has ${formatNumber(textIn.length)} characters; at most
+        ${formatNumber(LIMITS.bytes)} are read.`,
     );
   let data: unknown;
   try {
@@ -241,14 +241,14 @@ function shapeIssue(data: unknown): ValidationIssue | null {
       if (keys.length > LIMITS.entries)
         return {
           path: path.slice(0, 200),
-          message: msg`This has ${keys.length.toLocaleString('en')} entries; at most
-            ${LIMITS.entries.toLocaleString('en')} are read.`,
+          message: msg`This has ${formatNumber(keys.length)} entries; at most
+            ${formatNumber(LIMITS.entries)} are read.`,
         };
       values += keys.length;
       if (values > LIMITS.values)
         return {
           path: '',
-          message: msg`The document has more than ${LIMITS.values.toLocaleString('en')} values.`,
+          message: msg`The document has more than ${formatNumber(LIMITS.values)} values.`,
         };
       const list = Array.isArray(value);
       for (const key of keys) {
@@ -280,13 +280,13 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (listOf(components).length > LIMITS.parts)
     return {
       path: 'components',
-      message: msg`There are ${listOf(components).length.toLocaleString('en')} parts; at most
+      message: msg`There are ${formatNumber(listOf(components).length)} parts; at most
         ${LIMITS.parts} are read.`,
     };
   if (listOf(loops).length > LIMITS.loops)
     return {
       path: 'loops',
-      message: msg`There are ${listOf(loops).length.toLocaleString('en')} loops; at most
+      message: msg`There are ${formatNumber(listOf(loops).length)} loops; at most
         ${LIMITS.loops} are read.`,
     };
   const connections = listOf(loops).reduce<number>((sum, loop) => {
@@ -296,7 +296,7 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (connections > LIMITS.connections)
     return {
       path: 'loops',
-      message: msg`The loops have ${connections.toLocaleString('en')} connections together; at
+      message: msg`The loops have ${formatNumber(connections)} connections together; at
         most ${LIMITS.connections} are read.`,
     };
   const waypoints = listOf(loops)
@@ -308,7 +308,7 @@ function costIssue(data: unknown): ValidationIssue | null {
   if (waypoints > LIMITS.waypoints)
     return {
       path: 'loops',
-      message: msg`The runs are led through ${waypoints.toLocaleString('en')} points together;
+      message: msg`The runs are led through ${formatNumber(waypoints)} points together;
         at most ${LIMITS.waypoints} are read.`,
     };
   const fans = new Map<string, number>();

@@ -1,7 +1,7 @@
 import { type Component, type ComponentId } from '../design';
 import type { Solid, System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
-import { msg } from '../messages';
+import { msg, formatNumber } from '../messages';
 
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
@@ -130,8 +130,8 @@ export function planWiring(system: System): WiringReport {
         component: l.component.id,
         why:
           pump > 0 || fan > 0
-            ? msg`it draws ${own.toFixed(1)} A; a header gives
-              ${Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0).toFixed(1)}
+            ? msg`it draws ${formatNumber(own, { decimals: 1 })} A; a header gives
+              ${formatNumber(Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0), { decimals: 1 })}
               A`
             : msg`no header is left`,
       });
@@ -250,7 +250,7 @@ function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly 
         why:
           hubs.length === 0
             ? msg`it needs a hub and none is on the list`
-            : msg`${l.pieces} plugs and ${l.current_A.toFixed(1)} A are more than any hub on the
+            : msg`${l.pieces} plugs and ${formatNumber(l.current_A, { decimals: 1 })} A are more than any hub on the
               list takes`,
       });
   }

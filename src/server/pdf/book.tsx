@@ -14,7 +14,7 @@ import {
   formatWatts,
   unitShown,
 } from '@/core/units';
-import { msg } from '@/core/messages';
+import { msg, formatPrice } from '@/core/messages';
 import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
@@ -93,7 +93,7 @@ export function BookDocument({
             [msg`Heat into the loops`, formatWatts(heat.inLoop_W), ''],
             [
               msg`Parts of the loop`,
-              `${formatMoney(reports.bom.loopTotal)} ${design.brief.currency}`,
+              formatPrice(reports.bom.loopTotal, design.brief.currency),
               reports.bom.budget === null ? '' : formatMoney(reports.bom.budget),
             ],
             [msg`Findings`, String(findings.filter((f) => f.severity !== 'note').length), '0'],

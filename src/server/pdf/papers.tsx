@@ -2,7 +2,14 @@ import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly
 import { type analyse } from '@/core/analysis';
 import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
-import { formatFlow, formatKelvin, formatMoney, formatMeasure, formatNumber } from '@/core/units';
+import {
+  formatFlow,
+  formatKelvin,
+  formatMoney,
+  formatMeasure,
+  formatNumber,
+  formatDate,
+} from '@/core/units';
 import { msg } from '@/core/messages';
 import { PdfSheet, PdfTable } from './parts';
 
@@ -34,7 +41,7 @@ export function QuoteDocument({
     <PdfSheet
       title={msg`Quote: ${design.name}`}
       under={msg`For
-        ${named(order)}.${order.due ? msg` Promised for ${order.due.slice(0, 10)}.` : ''} All
+        ${named(order)}.${order.due ? msg` Promised for ${formatDate(order.due, 'day')}.` : ''} All
         sums in ${brief.currency}.`}
       foot={msg`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of
         a quote, ask where you are.`}
@@ -106,7 +113,7 @@ export function HandoverDocument({
     <PdfSheet
       title={msg`Handover: ${design.name}`}
       under={msg`For
-        ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${ran.slice(0, 10)}.`}`}
+        ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${formatDate(ran, 'day')}.`}`}
       foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -188,7 +195,7 @@ export function HandoverDocument({
 function MeasuredTable({ design }: { readonly design: Design }) {
   const readings = design.choices.work?.readings ?? [];
   const rows = residualsOf(design, readings, factorsOf(design)).map((r) => [
-    readings[r.reading]?.on.slice(0, 16).replace('T', ' ') ?? '',
+    formatDate(readings[r.reading]?.on ?? '', 'moment'),
     `${quantityName(design, r)}, ${QUANTITY_UNIT[r.kind]}`,
     formatNumber(r.measured, { decimals: 2 }),
     formatNumber(r.predicted, { decimals: 2 }),

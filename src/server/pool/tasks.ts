@@ -24,7 +24,7 @@ import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
 import type { Backup } from '@/core/backup';
-import { msg } from '@/core/messages';
+import { msg, formatNumber } from '@/core/messages';
 
 /** What the list of builds shows of one. */
 export interface BuildSummary {
@@ -258,8 +258,8 @@ function kept(design: Design): Accepted {
       troubles: [
         {
           path: '',
-          message: msg`The build takes ${size.toLocaleString('en')} bytes; at most
-            ${LIMITS.bytes.toLocaleString('en')} are kept.`,
+          message: msg`The build takes ${formatNumber(size)} bytes; at most
+            ${formatNumber(LIMITS.bytes)} are kept.`,
         },
       ],
     };

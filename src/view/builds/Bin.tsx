@@ -3,11 +3,9 @@ import { Press } from '@/view/shared';
 import { useEffect, useState } from 'react';
 
 import type { BinEntry } from '@/server';
-import { counted, msg, shownLanguage } from '@/core/messages';
+import { counted, msg } from '@/core/messages';
+import { formatDate } from '@/core/units';
 import styles from './Builds.module.css';
-
-const dateOf = (at: number | Date): string =>
-  new Intl.DateTimeFormat(shownLanguage(), { day: 'numeric', month: 'long' }).format(at);
 
 /** What was deleted in the last thirty days: put back, or removed for good. */
 export function Bin({
@@ -55,7 +53,7 @@ export function Bin({
             <span className={styles.binName}>{e.name}</span>
             <span className="soft">
               {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until
-                ${dateOf(e.until)}`}
+                ${formatDate(e.until, 'dayOfYear')}`}
             </span>
             <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
               {msg`Put back`}

@@ -10,7 +10,7 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { BuildEntry, BuildList } from '@/server';
 import { PageHead, Press } from '@/view/shared';
 import { addBuild } from '@/view/workspace/send';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, formatNumber } from '@/core/messages';
 import { Backup } from './Backup';
 import { Bin } from './Bin';
 import { BuildRow } from './BuildRow';
@@ -175,7 +175,7 @@ function OpenFile({ say }: { say(message: string, lines?: readonly string[]): vo
   const read = async (chosen: File): Promise<void> => {
     if (chosen.size > MOST_BYTES) {
       say(
-        msg`"${chosen.name}" is ${(chosen.size / 1e6).toFixed(1)} MB; a build file is never
+        msg`"${chosen.name}" is ${formatNumber(chosen.size / 1e6, { decimals: 1 })} MB; a build file is never
           larger than 4 MB. Nothing was changed.`,
       );
       return;

@@ -149,7 +149,7 @@ describe('the page of builds', () => {
     ];
     show(listOf([]));
     const old = (await screen.findByText('Old rig')).closest('li') as HTMLElement;
-    expect(within(old).getByText(/kept until December 24/)).toBeTruthy();
+    expect(within(old).getByText(/kept until 24 December/)).toBeTruthy();
     fireEvent.click(within(old).getByRole('button', { name: 'Delete for good' }));
     expect(asked.some((a) => a.startsWith('DELETE'))).toBe(false);
     fireEvent.click(within(old).getByRole('button', { name: 'Yes, with its history' }));

@@ -4,7 +4,8 @@ import { PageHead, TroublePage, Press } from '@/view/shared';
 import { StageView } from '@/view/stages';
 import { EditorProvider, isStage, keptBuilds, keptWork, Workspace } from '@/view/workspace';
 import type { WorkState } from '@/view/workspace/outbox';
-import { msg, shownLanguage } from '@/core/messages';
+import { msg } from '@/core/messages';
+import { formatDate } from '@/core/units';
 import styles from './Offline.module.css';
 
 type Found =
@@ -12,14 +13,7 @@ type Found =
   | { readonly kind: 'build'; readonly id: string; readonly work: WorkState }
   | { readonly kind: 'list'; readonly builds: Awaited<ReturnType<typeof keptBuilds>> };
 
-const timeOf = (at: number): string =>
-  new Intl.DateTimeFormat(shownLanguage(), {
-    day: 'numeric',
-    month: 'long',
-    hour: '2-digit',
-    minute: '2-digit',
-    hour12: false,
-  }).format(at);
+const timeOf = (at: number): string => formatDate(at, 'recent');
 
 /** Stands in for every page while the server is away: opens what this browser holds. */
 export function Offline() {

@@ -5,7 +5,8 @@ import Drawer from '@mui/material/Drawer';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import type { Design } from '@/core/design';
-import { msg, shownLanguage } from '@/core/messages';
+import { msg } from '@/core/messages';
+import { formatDate } from '@/core/units';
 import { DifferenceTable } from './ConflictDialog';
 import drawer from './Drawer.module.css';
 import { useEditor } from './EditorProvider';
@@ -18,14 +19,7 @@ interface Moment {
   readonly name: string | null;
 }
 
-const timeOf = (at: number): string =>
-  new Intl.DateTimeFormat(shownLanguage(), {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    hour12: false,
-  }).format(at);
+const timeOf = (at: number): string => formatDate(at, 'recent');
 
 /** The saves of this build, newest first: looked at, compared, named, restored. */
 export function HistoryDrawer() {

@@ -14,15 +14,11 @@ import { workToIcs } from '@/format';
 
 import { Mark, Segments, Check, Press, rich } from '@/view/shared';
 import { downloadCalendar, useEditor } from '@/view/workspace';
-import { counted, msg, shownLanguage, worded } from '@/core/messages';
+import { counted, msg, worded } from '@/core/messages';
+import { weekdayNames, formatDate } from '@/core/units';
 import styles from './AssemblyStage.module.css';
 
-/** Days of the week from Sunday, as the language shown writes them short. */
-const DAY_NAMES = worded(() => {
-  const day = new Intl.DateTimeFormat(shownLanguage(), { weekday: 'short', timeZone: 'UTC' });
-  // The fourth of January 1970 was a Sunday.
-  return [4, 5, 6, 7, 8, 9, 10].map((d) => day.format(Date.UTC(1970, 0, d)));
-});
+const DAY_NAMES = worded(() => [...weekdayNames()]);
 const PACES: readonly { readonly value: WorkPlan['pace']; readonly label: string }[] = worded(
   () => [
     { value: 'beginner', label: msg`the first time` },
@@ -134,9 +130,7 @@ export function CalendarView({
       {last !== null ? (
         <p>
           {rich`Done on ${(
-            <strong>
-              {localOf(last).toLocaleString([], { dateStyle: 'full', timeStyle: 'short' })}
-            </strong>
+            <strong>{formatDate(localOf(last).getTime(), 'full')}</strong>
           )}, if nothing goes wrong. Times are estimates. `}
           <Press
             className={styles.link}
@@ -168,8 +162,7 @@ export function CalendarView({
   );
 }
 
-const dayOf = (wall: number): string =>
-  localOf(wall).toLocaleDateString([], { weekday: 'short', day: 'numeric', month: 'short' });
+const dayOf = (wall: number): string => formatDate(localOf(wall).getTime(), 'weekday');
 
 /** Until when what was bought goes back, and whether it is tested by then. */
 function ReturnWindows({
@@ -248,13 +241,7 @@ function Bar({
         {step.title}
       </Press>
       <span className={styles.when}>
-        {localOf(planned.begin).toLocaleString([], {
-          weekday: 'short',
-          day: 'numeric',
-          month: 'short',
-          hour: '2-digit',
-          minute: '2-digit',
-        })}
+        {formatDate(localOf(planned.begin).getTime(), 'appointment')}
         {heldBy && heldBy.kind !== 'hands' && (
           <span className="soft">
             {' '}

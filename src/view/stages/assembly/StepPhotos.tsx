@@ -3,6 +3,7 @@ import { Press } from '@/view/shared';
 import Image from 'next/image';
 import { useRef, useState } from 'react';
 import { msg } from '@/core/messages';
+import { formatDate } from '@/core/units';
 import type { Photos, StepPhoto } from './usePhotos';
 import styles from './StepPhotos.module.css';
 
@@ -35,7 +36,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
           <a href={p.address} target="_blank" rel="noreferrer">
             <Image
               src={p.address}
-              alt={msg`Taken ${new Date(p.takenAt).toLocaleString()}`}
+              alt={msg`Taken ${formatDate(p.takenAt, 'moment')}`}
               width={96}
               height={72}
               unoptimized

@@ -3,7 +3,7 @@ import { Press } from '@/view/shared';
 import { useState } from 'react';
 import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
-import { formatNumber } from '@/core/units';
+import { formatNumber, formatDate } from '@/core/units';
 import { msg } from '@/core/messages';
 import { StepPhotos } from './StepPhotos';
 import type { Photos } from './usePhotos';
@@ -60,7 +60,7 @@ export function StepSheet({
       <p className="soft">
         {msg`${formatNumber(step.minutes.beginner)} min the first time,
           ${formatNumber(step.minutes.practised)} with practice
-          (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${new Date(done.on).toLocaleString()}.` : ''}`}
+          (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${formatDate(done.on, 'moment')}.` : ''}`}
       </p>
       <StepPhotos key={`photos of ${step.id}`} step={step.id} photos={photos} />
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />

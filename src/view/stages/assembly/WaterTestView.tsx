@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { CAUTIONS, WATER_TEST_H } from '@/core/assembly';
 import type { Loop } from '@/core/design';
 import { jointsOf } from '@/core/leakTest';
-import { formatNumber } from '@/core/units';
+import { formatNumber, formatDate } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
@@ -83,7 +83,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
                   {looked ? (
                     <Press className={styles.link} onClick={() => mark(m, null)}>
                       {msg`dry at
-                        ${new Date(looked.on).toLocaleTimeString('sv-SE').slice(0, 5)}; take
+                        ${formatDate(looked.on, 'time')}; take
                         back`}
                     </Press>
                   ) : (

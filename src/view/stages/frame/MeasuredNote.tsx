@@ -1,7 +1,7 @@
 import { Press } from '@/view/shared';
 import { componentName, type Design } from '@/core/design';
 import { measuredFrom, type Offer } from '@/core/log';
-import { formatNumber } from '@/core/units';
+import { formatNumber, formatDate } from '@/core/units';
 import { useEditor, useMeasuredElsewhere } from '@/view/workspace';
 import { counted, msg } from '@/core/messages';
 import styles from './StageFrame.module.css';
@@ -16,9 +16,9 @@ export function MeasuredNote() {
       {measured.elsewhere === undefined
         ? msg`Measured here: corrected by
           ${counted(measured.readings, '# reading', '# readings')} of this machine, taken up to
-          ${measured.on.slice(0, 10)}.`
+          ${formatDate(measured.on, 'day')}.`
         : msg`Measured elsewhere: corrected by what the same parts did in ${measured.elsewhere},
-          read up to ${measured.on.slice(0, 10)}.`}
+          read up to ${formatDate(measured.on, 'day')}.`}
       {measured.elsewhere !== undefined && (
         <>
           {' '}

@@ -25,7 +25,7 @@ import {
   type Residual,
 } from '@/core/log';
 import { componentName } from '@/core/design';
-import { formatNumber, unitShown } from '@/core/units';
+import { formatNumber, unitShown, formatDate } from '@/core/units';
 import { Mark, Progress, Press } from '@/view/shared';
 import { useCalibration, useDiagnosis, useEditor } from '@/view/workspace';
 import { counted, msg } from '@/core/messages';
@@ -222,7 +222,7 @@ function Factors({
             <span>
               {msg`${measured.elsewhere === undefined ? msg`Measured here` : msg`From ${measured.elsewhere}`}:
                 every figure uses ${counted(measured.readings, '# reading', '# readings')} of
-                ${measured.on.slice(0, 10)}.`}
+                ${formatDate(measured.on, 'day')}.`}
             </span>
             <Press
               className={styles.link}

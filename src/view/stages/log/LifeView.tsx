@@ -15,7 +15,7 @@ import {
 } from 'recharts';
 import { dismantling } from '@/core/assembly';
 import { quantityName, serviceDue, type DueJob, type Trend } from '@/core/log';
-import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
+import { formatMeasure, formatNumber, formatWatts, formatDate } from '@/core/units';
 import { serviceToIcs } from '@/format';
 import { Progress, Press } from '@/view/shared';
 import {
@@ -156,7 +156,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 {job.due ?? msg`from the first run on`}
                 {job.due !== null && job.due < today && msg`, late`}
               </TableCell>
-              <TableCell>{job.last?.slice(0, 10) ?? msg`never`}</TableCell>
+              <TableCell>{job.last ? formatDate(job.last, 'day') : msg`never`}</TableCell>
               <TableCell className="num">{everyText(job.every_days)}</TableCell>
               <TableCell>
                 <Press
@@ -198,7 +198,7 @@ const SHAPE_WORDS: Readonly<Record<Trend['shape'], (t: Trend) => string>> = {
   level: ({ from }) => msg`as always, ${percent(from)} of what is predicted`,
   drift: ({ from, to }) => msg`drifting, from ${percent(from)} to ${percent(to)}`,
   step: ({ from, to, since }) =>
-    msg`changed from ${percent(from)} to ${percent(to)} since ${since?.slice(0, 10) ?? ''}`,
+    msg`changed from ${percent(from)} to ${percent(to)} since ${formatDate(since ?? '', 'day')}`,
 };
 const percent = (v: number): string => `${formatNumber(100 * v)} %`;
 
@@ -222,7 +222,7 @@ function TrendChart({ name, trend }: { readonly name: string; readonly trend: Tr
               type="number"
               domain={['dataMin', 'dataMax']}
               tickCount={3}
-              tickFormatter={(v: number) => new Date(v).toISOString().slice(0, 10)}
+              tickFormatter={(v: number) => formatDate(v, 'day')}
             />
             <YAxis
               domain={[

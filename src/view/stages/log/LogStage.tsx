@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { isMeasuredHere } from '@/core/design';
 import { ranOn, serviceDue } from '@/core/log';
-import { formatNumber } from '@/core/units';
+import { formatNumber, formatDate } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
 import { counted, msg, worded } from '@/core/messages';
@@ -47,7 +47,7 @@ export function LogStage() {
         ran === null
           ? msg`One hour with the finished machine, four settled states: the model is then
             corrected by it, and says from then on when something changes.`
-          : msg`First run on ${ran.slice(0, 10)}.
+          : msg`First run on ${formatDate(ran, 'day')}.
             ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
       }
       side={

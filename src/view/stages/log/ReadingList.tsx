@@ -2,7 +2,7 @@
 import { Press, rich } from '@/view/shared';
 import { useRef, useState } from 'react';
 import type { Reading } from '@/core/design';
-import { formatMeasure } from '@/core/units';
+import { formatMeasure, formatDate } from '@/core/units';
 import { readingsFromCsv } from '@/format';
 import { downloadReadings, useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
@@ -50,8 +50,7 @@ export function ReadingList({ readings }: { readonly readings: readonly Reading[
   );
 }
 
-export const whenText = (on: string): string =>
-  new Date(on).toLocaleString('sv-SE', { dateStyle: 'short', timeStyle: 'short' });
+export const whenText = (on: string): string => formatDate(on, 'moment');
 
 const HEAD = 'on;load;room_C;coolant_C/LOOP;flow_Lmin/LOOP;noise_dBA';
 

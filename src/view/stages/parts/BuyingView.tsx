@@ -21,7 +21,7 @@ import { formatMoney, formatNumber } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
 import { Mark, QuantityCount, useOffer, Check, Press, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, formatPrice } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
@@ -132,9 +132,7 @@ export function BuyingView() {
           msg`Nothing is left to order.`
         ) : (
           <>
-            <strong>
-              {formatMoney(basket.total_minor)} {currency}
-            </strong>
+            <strong>{formatPrice(basket.total_minor, currency)}</strong>
             {msg` at ${counted(basket.shops.length, '# shop', '# shops')}, shipping and tax included. ${
               basket.last && basket.last.days > 0
                 ? msg`Critical items: ${basket.last.name}: ${counted(dearest, '# day', '# days')}.`

@@ -9,7 +9,7 @@ import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, shownUnits } from '@/core/units';
 import { Mark, Segments, Why, Press, rich } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, formatPrice } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
 import { reasonForBeside } from '../reasons';
@@ -61,9 +61,9 @@ export function PartsStage() {
   const orders = Object.values(design.choices.orders ?? {}),
     late = orders.filter((o) => o.state === 'missing').length;
   const titleWords = () => {
-    if (budget === null) return msg`The loop comes to ${formatMoney(list.loopTotal)} ${currency}`;
-    if (over) return msg`${formatMoney(list.loopTotal - budget)} ${currency} over the budget`;
-    return msg`${formatMoney(list.loopTotal)} of ${formatMoney(budget)} ${currency}`;
+    if (budget === null) return msg`The loop comes to ${formatPrice(list.loopTotal, currency)}`;
+    if (over) return msg`${formatPrice(list.loopTotal - budget, currency)} over the budget`;
+    return msg`${formatPrice(list.loopTotal, currency)} of ${formatPrice(budget, currency)}`;
   };
   const renderView = () => {
     if (by === 'kind') return <KindList />;
@@ -77,15 +77,13 @@ export function PartsStage() {
       sentence={
         <>
           {msg`${counted(list.lines.length, '# line', '# lines')}, each with what requires it.
-            Outside the loop's budget: existing hardware (${formatMoney(list.machineTotal)}
-            ${currency} to buy) and tools (${formatMoney(list.toolTotal)}). Prices are from the
+            Outside the loop's budget: existing hardware (${formatPrice(list.machineTotal, currency)} to buy) and tools (${formatPrice(list.toolTotal, currency)}). Prices are from the
             catalogue; shops' prices are under buying.`}
           {price?.band && (
             <>
               {rich` Nine in ten such lists come to ${(
                 <Why reason={reasonForBeside('price', price)}>
-                  {msg`${formatMoney(price.band.low)} to ${formatMoney(price.band.high)}
-                    ${currency}`}
+                  {msg`${formatPrice(price.band.low, currency)} to ${formatPrice(price.band.high, currency)}`}
                 </Why>
               )}.`}
             </>

@@ -18,10 +18,10 @@ import { freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
 import type { BetterLayout } from '@/core/studies';
 import { INSERTION_MM } from '@/core/tubing';
-import { formatMeasure, formatMoney, formatShown, unitShown } from '@/core/units';
+import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';
 import { useBetterLayout, useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, formatPrice } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import type { Preview } from './usePreview';
 import styles from './RunsStage.module.css';
@@ -244,7 +244,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
       <p>
         {price_minor === 0
           ? msg`It costs the same.`
-          : msg`The list is ${formatMoney(Math.abs(price_minor))} ${currency}
+          : msg`The list is ${formatPrice(Math.abs(price_minor), currency)}
             ${price_minor < 0 ? msg`cheaper` : msg`dearer`}.`}
       </p>
       {moves.length > 0 && (
