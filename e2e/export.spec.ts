@@ -10,7 +10,6 @@ test('export: one dialog for every file; several go into a ZIP, the book is a PD
   const dialog = page.getByRole('dialog', { name: 'Export' });
   // What is chosen at first is the list for the shop.
   await expect(dialog.getByRole('checkbox', { name: 'Parts list, CSV' })).toBeChecked();
-  await expect(dialog.getByRole('checkbox', { name: /^The machine in space/ })).toBeDisabled();
   await dialog.getByRole('checkbox', { name: 'Build book, PDF' }).check();
   await dialog.getByRole('checkbox', { name: /^Elevations/ }).check();
   const [zip] = await Promise.all([
@@ -29,6 +28,33 @@ test('export: one dialog for every file; several go into a ZIP, the book is a PD
   await page.getByRole('combobox', { name: 'Command' }).fill('export bends');
   const [bends] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
   expect(bends.suggestedFilename()).toBe('dawn-chorus-desk-bends.csv');
+});
+
+test('the scene is exported from a stage that does not show it, and stands on the book', async ({
+  page,
+}) => {
+  await openStage(page, 'dawn-chorus-desk', 'parts');
+  await page.getByRole('button', { name: 'Print and export' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Export' });
+  for (const name of [/^Picture of the scene/, /^The machine in space/, /^Build book/])
+    await dialog.getByRole('checkbox', { name }).check();
+  const [zip] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    dialog.getByRole('button', { name: 'Export 4 as ZIP' }).click(),
+  ]);
+  const files = unzipSync(new Uint8Array(readFileSync((await zip.path()) ?? '')));
+  const named = (name: string): Buffer => Buffer.from(files[`dawn-chorus-desk${name}`] ?? []);
+  // PNG (ISO/IEC 15948): width and height are the first words of the first chunk.
+  const png = named('.png');
+  expect([png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual([3840, 2160]);
+  // A page of one colour packs into a few tens of kB.
+  expect(png.length).toBeGreaterThan(150_000);
+  // glTF 2.0, section 4.4: the magic word, then the version.
+  expect(named('.glb').toString('latin1', 0, 4)).toBe('glTF');
+  expect(named('.glb').toString('latin1')).toContain('Top radiator');
+  expect(named('-book.pdf').toString('latin1')).toContain('/Subtype /Image');
+  // What was drawn for it is gone.
+  await expect(page.locator('canvas')).toHaveCount(0);
 });
 
 test('charts are saved as SVG and PNG, tables copied, from the command search', async ({

@@ -6,7 +6,7 @@ import type { ListedBuild } from '@/store';
 import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool, type Accepted, type Watch } from './pool';
-import { LOOK_OVER_MS, pooled, ROUTE_MS } from './pooled';
+import { LOOK_OVER_MS, OPEN_MS, pooled, ROUTE_MS } from './pooled';
 import { theStore } from './store';
 import { askedReader } from './reader';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
@@ -91,11 +91,27 @@ export async function openBuild(id: string): Promise<OpenedBuild | null> {
     key = `${id}@${revision}@${row.updatedAt}`;
   const known = openedLast.get(key);
   if (known) return { id, revision, design: known };
-  const parsed = await inPool('open', { document }, LOOK_OVER_MS);
-  if (!parsed.ok) return null;
+  const design = await onceFor(key, async () => {
+    const parsed = await inPool('open', { document }, OPEN_MS);
+    return parsed.ok ? parsed.value : null;
+  });
+  if (!design) return null;
   if (openedLast.size >= OPEN_KEPT) openedLast.clear();
-  openedLast.set(key, parsed.value);
-  return { id, revision, design: parsed.value };
+  openedLast.set(key, design);
+  return { id, revision, design };
+}
+
+/** What is being opened now: a page asks for its build three times at once. */
+const openingNow = new Map<string, Promise<Design | null>>();
+
+async function onceFor(key: string, open: () => Promise<Design | null>): Promise<Design | null> {
+  const begun = openingNow.get(key) ?? open();
+  openingNow.set(key, begun);
+  try {
+    return await begun;
+  } finally {
+    openingNow.delete(key);
+  }
 }
 
 /** Why a build does not open: it is in the bin, was written by another version, or never was. */
@@ -109,7 +125,7 @@ export async function whyNotOpen(
   const row = await (await theStore()).readAnyBuild(id);
   if (!row) return { state: 'missing' };
   if (row.deletedAt !== null) return { state: 'binned' };
-  const parsed = await inPool('open', { document: row.document }, LOOK_OVER_MS);
+  const parsed = await inPool('open', { document: row.document }, OPEN_MS);
   const [first] = parsed.ok ? [] : parsed.troubles;
   return {
     state: 'unreadable',
@@ -135,7 +151,7 @@ export async function buildFile(
 ): Promise<{ readonly name: string; readonly text: string } | null> {
   const row = await (await theStore()).readAnyBuild(id);
   if (!row) return null;
-  const text = await inPool('file', { document: row.document }, LOOK_OVER_MS);
+  const text = await inPool('file', { document: row.document }, OPEN_MS);
   return { name: buildFileName(row.name), text };
 }
 

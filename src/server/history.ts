@@ -2,7 +2,7 @@ import { BIN_DAYS } from '@/store';
 import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool } from './pool';
-import { LOOK_OVER_MS } from './pooled';
+import { OPEN_MS } from './pooled';
 import { theStore } from './store';
 
 /** Longest name of a moment. */
@@ -26,7 +26,7 @@ export async function momentOf(
   const document = Number.isInteger(revision)
     ? await (await theStore()).readMoment(id, revision)
     : null;
-  return document !== null && isPresent ? inPool('file', { document }, LOOK_OVER_MS) : document;
+  return document !== null && isPresent ? inPool('file', { document }, OPEN_MS) : document;
 }
 
 /** Gives a moment a name (`{ name }`), or takes it away with null. */

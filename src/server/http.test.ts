@@ -115,6 +115,9 @@ describe('answers', () => {
     for (const error of [new OverTimeError('evaluate', 2000), new PoolFullError()]) {
       const answer = await pooled(() => Promise.reject(error));
       expect(answer).toMatchObject({ status: 503, headers: { 'retry-after': '2' } });
+      // A page says it too, rather than that it broke.
+      const { error: words } = answer.body as { readonly error: string };
+      expect(await readForPage(() => Promise.reject(error))).toEqual({ ok: false, words });
     }
     const large = Object.assign(new Error('heap'), { code: 'ERR_WORKER_OUT_OF_MEMORY' });
     expect((await pooled(() => Promise.reject(large))).status).toBe(413);

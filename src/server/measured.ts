@@ -1,6 +1,6 @@
 import { measuredParts, type MeasuredPart } from '@/core/log';
 import { inPool } from './pool';
-import { LOOK_OVER_MS } from './pooled';
+import { OPEN_MS } from './pooled';
 import { theStore } from './store';
 
 /** What each document told, as it was then. */
@@ -16,7 +16,7 @@ export async function partsMeasured(): Promise<readonly MeasuredPart[]> {
       all.push(...before);
       continue;
     }
-    const opened = await inPool('open', { document }, LOOK_OVER_MS);
+    const opened = await inPool('open', { document }, OPEN_MS);
     const told = opened.ok ? measuredParts(opened.value) : [];
     if (toldBefore.size >= MOST_KEPT) toldBefore.clear();
     toldBefore.set(document, told);

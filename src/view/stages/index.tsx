@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
+import { useSceneOnPage } from '../workspace/sceneOnPage';
 import { isStage } from '../workspace/stages';
 
 const VIEWS = {
@@ -16,9 +17,17 @@ const VIEWS = {
   log: dynamic(() => import('./log/LogStage').then((m) => m.LogStage)),
 } as const;
 
+const SceneToTake = dynamic(() => import('./scene/SceneToTake'));
+
 /** The stage that the address names: its picture and panel, loaded when first opened. */
 export function StageView() {
   const stage = usePathname().split('/').at(-1) ?? '';
   const View = isStage(stage) ? VIEWS[stage] : VIEWS.heat;
-  return <View />;
+  const isSceneWanted = useSceneOnPage((s) => s.wanted > 0);
+  return (
+    <>
+      <View />
+      {isSceneWanted && <SceneToTake />}
+    </>
+  );
 }

@@ -10,7 +10,6 @@ import { msg } from '@/core/messages';
 import { downloadBlob } from './download';
 import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs } from './exports';
-import { useSceneOnPage } from './sceneOnPage';
 import { goToStage } from './goToStage';
 import { chartsOnPage, chartToPng, chartToSvg, tablesOnPage, tableToTsv } from './onPage';
 import { STAGES } from './stages';
@@ -61,10 +60,9 @@ function Body() {
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
   const say = useEditor((s) => s.say);
-  const scene = useSceneOnPage((s) => s.scene);
   const exporting = useMemo(
-    (): ExportInputs => ({ id, design, analysis, scene, size: 'A4', hasBom: true }),
-    [id, design, analysis, scene],
+    (): ExportInputs => ({ id, design, analysis, size: 'A4', hasBom: true }),
+    [id, design, analysis],
   );
   const resolved = useFixes(analysis.findings.map(findingKey));
   const fixes = resolved.fresh ? (resolved.result ?? NO_FIXES) : NO_FIXES;

@@ -10,7 +10,6 @@ import { Check, Segments } from '@/view/shared';
 import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { EXPORTS, saveExports, type ExportInputs, type ExportItem } from './exports';
-import { useSceneOnPage } from './sceneOnPage';
 import styles from './ExportDialog.module.css';
 
 /** One place for everything that leaves the app as a file. */
@@ -18,7 +17,6 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
   const id = useEditor((s) => s.id);
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);
-  const scene = useSceneOnPage((s) => s.scene);
   const [chosen, setChosen] = useState<readonly string[]>(['list-csv']);
   const [size, setSize] = useState<'A4' | 'LETTER'>('A4');
   const [hasBom, setBom] = useState(true);
@@ -26,7 +24,7 @@ export function ExportDialog({ onClose }: { readonly onClose: () => void }) {
     busy: false,
     trouble: null,
   });
-  const inputs: ExportInputs = { id, design, analysis, scene, size, hasBom };
+  const inputs: ExportInputs = { id, design, analysis, size, hasBom };
   const items = EXPORTS.filter((x) => chosen.includes(x.id) && x.why(inputs) === null);
   const go = async (): Promise<void> => {
     setState({ busy: true, trouble: null });

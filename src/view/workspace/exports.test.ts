@@ -13,7 +13,6 @@ const inputsOf = (name: string): ExportInputs => {
     id: name,
     design,
     analysis: analyse(design),
-    scene: null,
     size: 'A4',
     hasBom: true,
   };
@@ -116,7 +115,10 @@ describe('exports', () => {
 
   test('what cannot be made says why', () => {
     const inputs = inputsOf('dawn-chorus-desk');
-    expect(item('png').why(inputs)).toMatch(/in space first/);
+    expect(item('png').why(inputs)).toBeNull();
+    expect(item('png').why({ ...inputs, design: { ...inputs.design, case: null } })).toMatch(
+      /case first/,
+    );
     expect(item('mandrels').why(inputs)).toMatch(/No hard tube/);
     expect(item('build').why(inputs)).toBeNull();
     expect(item('elevations').why({ ...inputs, design: { ...inputs.design, case: null } })).toMatch(

@@ -16,7 +16,7 @@ import {
 } from '@/format';
 import { msg, worded } from '@/core/messages';
 import { downloadBlob } from './download';
-import type { SceneOnPage } from './sceneOnPage';
+import { withScene } from './sceneOnPage';
 
 /** A file to be saved. */
 export interface ExportFile {
@@ -30,7 +30,6 @@ export interface ExportInputs {
   readonly id: string;
   readonly design: Design;
   readonly analysis: Analysis;
-  readonly scene: SceneOnPage | null;
   readonly size: 'A4' | 'LETTER';
   /** With the mark that tells spreadsheets the letters are UTF-8. */
   readonly hasBom: boolean;
@@ -63,10 +62,13 @@ const sheetsOf = ({ design, analysis }: ExportInputs): readonly BendSheet[] =>
 const whyNoSheets = (inputs: ExportInputs): string | null =>
   inputs.analysis.reports.runs.some((r) => r.routed) ? null : noRuns();
 
+/** The machine in space, where this browser can draw it: a book without it is still a book. */
+const coverPicture = (): Promise<Blob | null> => withScene((s) => s.png()).catch(() => null);
+
 /** Of the server: what it prints needs the saved build. */
 async function printed(inputs: ExportInputs, of: 'list' | 'book'): Promise<readonly ExportFile[]> {
   const address = `/api/builds/${encodeURIComponent(inputs.id)}/pdf?of=${of}&size=${inputs.size}&units=${shownUnits()}`;
-  const cover = of === 'book' ? await inputs.scene?.png() : null;
+  const cover = of === 'book' && inputs.design.case ? await coverPicture() : null;
   const answer = await fetch(
     address,
     cover ? { method: 'POST', headers: { 'content-type': 'image/png' }, body: cover } : {},
@@ -77,14 +79,14 @@ async function printed(inputs: ExportInputs, of: 'list' | 'book'): Promise<reado
 }
 
 async function fromScene(inputs: ExportInputs, as: 'png' | 'glb'): Promise<readonly ExportFile[]> {
-  const { scene, design } = inputs;
-  const blob = await (as === 'png' ? scene?.png() : scene?.glb(design.name));
+  const { design } = inputs;
+  const blob = await withScene((s) => (as === 'png' ? s.png() : s.glb(design.name)));
   if (!blob) throw new Error('The scene gave no picture.');
   const data = new Uint8Array(await blob.arrayBuffer());
   return one(`${slug(design.name)}.${as}`, blob.type, data);
 }
-const whyNoScene = ({ scene }: ExportInputs): string | null =>
-  scene ? null : msg`Open Case, Runs or Assembly in space first.`;
+const whyNoScene = ({ design }: ExportInputs): string | null =>
+  design.case ? null : msg`Choose a case first.`;
 
 /** What is left of the work on the days that were planned. */
 async function calendarFiles({ design, analysis }: ExportInputs): Promise<readonly ExportFile[]> {
