@@ -165,3 +165,49 @@ test('one line says what to do next, and does it', async ({ page }) => {
     .getByRole('button', { name: /^(Choose a case|Add a board)$/ })
     .click();
 });
+
+/** Rows of tables of which a part is seen: cut by the edge of what scrolls, and not clipped away. */
+const halfRows = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const cut: string[] = [];
+    for (const row of document.querySelectorAll('main tr, aside tr')) {
+      const box = row.getBoundingClientRect();
+      let scroller = row.parentElement;
+      while (scroller && !/auto|scroll/.test(getComputedStyle(scroller).overflowY))
+        scroller = scroller.parentElement;
+      if (!scroller || box.height > 90) continue;
+      const { top } = scroller.getBoundingClientRect(),
+        edge = top + scroller.clientHeight,
+        clipped = Number(/calc\(100% - (\d+)px\)/.exec(scroller.style.clipPath)?.[1] ?? 0);
+      if (box.top < edge - clipped - 1 && box.bottom > edge + 1)
+        cut.push((row.textContent ?? '').slice(0, 60));
+    }
+    return cut;
+  });
+
+test('tables end in whole rows, before and after scrolling', async ({ page }) => {
+  for (const [stage, x] of [
+    ['parts', 500],
+    ['cooling', 1080],
+    ['flow', 1080],
+    ['materials', 500],
+    ['log', 500],
+  ] as const) {
+    await openStage(page, 'fenland-flood-tower', stage);
+    await expect.poll(() => halfRows(page), { message: stage }).toEqual([]);
+    for (const far of [37, 111, 190]) {
+      await page.mouse.move(x, 500);
+      await page.mouse.wheel(0, far);
+      await page.waitForTimeout(300);
+      await expect.poll(() => halfRows(page), { message: `${stage}, by ${far}` }).toEqual([]);
+    }
+  }
+  // What is looked for is there to be found: without the clipping a row is cut.
+  await openStage(page, 'fenland-flood-tower', 'cooling');
+  await expect.poll(() => halfRows(page)).toEqual([]);
+  await page.evaluate(() => {
+    for (const e of document.querySelectorAll<HTMLElement>('[style*="clip-path"]'))
+      e.style.clipPath = '';
+  });
+  expect(await halfRows(page)).toHaveLength(1);
+});

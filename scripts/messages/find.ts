@@ -70,7 +70,7 @@ export function textOf(node: FoundText['node']): string {
 }
 
 const STYLE =
-  /^(-?[\d.]+(px|rem|em|%|vh|vw|deg|s|ms)\b)|^[\d.\s,-]+$|var\(|calc\(|rgba?\(|^[#.@/]|^\.{1,2}\/|:\/\/|^data:|^(image|text|application|font|model)\/|url\(|=>|^[MmLl]-?[\d{]|^(translate|rotate|scale|matrix)\(|^min\(|^max\(|^repeat\(|^minmax\(/;
+  /^(-?[\d.]+(px|rem|em|%|vh|vw|deg|s|ms)\b)|^[\d.\s,-]+$|var\(|calc\(|rgba?\(|^[#.@/]|^\.{1,2}\/|:\/\/|^data:|^(image|text|application|font|model)\/|url\(|=>|^[MmLl]-?[\d{]|^(translate|rotate|scale|matrix|polygon)\(|^min\(|^max\(|^repeat\(|^minmax\(/;
 
 const MARKUP = /^(\{\})?<\w/;
 

@@ -13,6 +13,7 @@ export { UnitsSwitch } from './UnitsSwitch';
 export { chooseLanguage, useLanguage } from './language';
 export { chooseUnits, useUnits } from './units';
 export { rich } from './rich';
+export { useWholeRows } from './wholeRows';
 export { PageHead } from './PageHead';
 export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';

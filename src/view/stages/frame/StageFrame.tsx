@@ -1,5 +1,5 @@
 'use client';
-import { Press } from '@/view/shared';
+import { Press, useWholeRows } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
@@ -22,9 +22,11 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
   const own = stage ? findings.filter((f) => f.stage === stage) : [];
+  const picture = useWholeRows<HTMLDivElement>(),
+    panel = useWholeRows<HTMLElement>();
   return (
     <div className={styles.frame}>
-      <div className={styles.picture}>
+      <div ref={picture} className={styles.picture}>
         <p className={styles.printed}>{msg`Zephyron · ${name}, revision ${revision}`}</p>
         <h1>{title}</h1>
         {stage && FROM_RUNS.has(stage) && <UnroutedNote />}
@@ -32,7 +34,7 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
         {sentence && <p className={styles.sentence}>{sentence}</p>}
         {children}
       </div>
-      <aside className={styles.panel} aria-label={msg`Working panel`}>
+      <aside ref={panel} className={styles.panel} aria-label={msg`Working panel`}>
         {side}
         {own.length > 0 && (
           <section className={styles.section}>

@@ -150,7 +150,7 @@ export function KindList() {
                     />
                   )}
                 </TableCell>
-                <TableCell className="no-print">
+                <TableCell className={`no-print ${styles.state}`}>
                   {!l.owned && l.have < l.quantity && (
                     <Pick
                       hideLabel

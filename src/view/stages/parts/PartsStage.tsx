@@ -7,7 +7,7 @@ import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber, shownUnits } from '@/core/units';
-import { Mark, Segments, Why, Press, rich } from '@/view/shared';
+import { Mark, Segments, Why, Press, rich, useWholeRows } from '@/view/shared';
 import { useBands, downloadList, downloadListJson, useEditor } from '@/view/workspace';
 import { counted, msg, worded, formatPrice } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
@@ -41,6 +41,7 @@ export function PartsStage() {
   const [by, setBy] = useState<Seen>('kind');
   const bands = useBands();
   const price = bands.result?.price;
+  const scroll = useWholeRows<HTMLDivElement>();
   const { bom: list } = analysis.reports;
   const { currency } = design.brief;
   if (list.lines.length === 0)
@@ -225,7 +226,9 @@ export function PartsStage() {
       <div className={`${styles.views} no-print`}>
         <Segments label={msg`Group`} value={by} options={VIEWS} onPick={setBy} />
       </div>
-      <div className={styles.scroll}>{renderView()}</div>
+      <div ref={scroll} className={styles.scroll}>
+        {renderView()}
+      </div>
     </StageFrame>
   );
 }
