@@ -23,6 +23,8 @@ const config = {
     '^@reference/(.*)$': '<rootDir>/reference/$1',
     // Its CommonJS door requires the other, which Jest cannot on Node 20.
     '^three$': '<rootDir>/node_modules/three/build/three.module.js',
+    // A module of another kind, which sets pages as well as telling what stands on them.
+    '^@react-pdf/renderer$': '<rootDir>/scripts/paper.cjs',
     '^server-only$': '<rootDir>/scripts/empty.cjs',
   },
   collectCoverageFrom: [

@@ -50,7 +50,7 @@ const READ_PROPERTIES = new Set(
 );
 
 const ALWAYS_READ = new Set(
-  'label title text words hint note caption heading headline term means'.split(' '),
+  'label title text words hint note caption head heading headline term means'.split(' '),
 );
 
 const READ_FUNCTION =

@@ -8,6 +8,7 @@ export {
   type Bom,
   type BomUnit,
 } from './buildBom';
+export { unitWords } from './unitWords';
 export { loopVolume, COOLANT_SPARE, type LoopVolume } from './volume';
 export {
   coolantExpansion,

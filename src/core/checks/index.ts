@@ -1,3 +1,4 @@
+export { SEVERITY_NAMES } from './severities';
 export { OPERATING_CHECKS, CHECKS, SPATIAL_CHECKS } from './registry';
 export type { OperatingCheck, CheckInputs, SpatialInputs, SpatialCheck } from './inputs';
 export { carriersOf, defaultPlacements, whyNoMount, whyNotOn, type Place } from './places';

@@ -1,3 +1,4 @@
+export { CASE_NAMES } from './loadCases';
 export type {
   Bodied,
   Included,

@@ -14,7 +14,7 @@ import {
   formatWatts,
   unitShown,
 } from '@/core/units';
-import { msg, formatPrice } from '@/core/messages';
+import { formatPrice, msg, shownLanguage } from '@/core/messages';
 import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
@@ -56,7 +56,7 @@ export function BookDocument({
       title={pdfText(msg`${design.name}: build book`)}
       creator="Zephyron"
       producer="Zephyron"
-      language="en"
+      language={shownLanguage()}
     >
       <Page size={size} style={PAGE}>
         <Text style={{ fontWeight: 700, fontSize: 30 }}>{pdfText(design.name)}</Text>
@@ -75,8 +75,8 @@ export function BookDocument({
           title={msg`What comes out`}
           columns={[
             { head: '', wide: 40 },
-            { head: 'result', wide: 30, right: true },
-            { head: 'limit', wide: 30, right: true },
+            { head: msg`result`, wide: 30, right: true },
+            { head: msg`limit`, wide: 30, right: true },
           ]}
           rows={[
             [msg`Coolant ΔT`, formatKelvin(rise), formatKelvin(design.brief.limits.deltaT_K)],
@@ -198,10 +198,10 @@ function BendTables({
           ${formatMeasure(s.cut_mm + s.trim_mm, 'mm', { decimals: 1 })} of
           ${s.outer_mm}/${s.inner_mm}`}
         columns={[
-          { head: 'bend', wide: 12 },
+          { head: msg`bend`, wide: 12 },
           { head: msg`mark from the first end, ${unitShown('mm')}`, wide: 34, right: true },
-          { head: 'turn', wide: 24, right: true },
-          { head: 'angle', wide: 24, right: true },
+          { head: msg`turn`, wide: 24, right: true },
+          { head: msg`angle`, wide: 24, right: true },
         ]}
         rows={s.bends.map((b, i) => [
           String(i + 1),

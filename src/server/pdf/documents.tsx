@@ -1,6 +1,7 @@
 import { componentName, type Design } from '@/core/design';
-import { shortWhy, type Bom } from '@/core/bom';
-import { PART_KINDS, type PartKind } from '@/core/components';
+import { shortWhy, unitWords, type Bom } from '@/core/bom';
+import { SEVERITY_NAMES } from '@/core/checks';
+import { CASE_NAMES, PART_KINDS, type PartKind } from '@/core/components';
 import {
   formatCelsius,
   formatFlow,
@@ -16,22 +17,22 @@ import { PdfSheet, PdfTable, type Column } from './parts';
 
 type Line = Bom['lines'][number];
 const LIST: readonly Column[] = worded(() => [
-  { head: 'qty', wide: 8, right: true },
-  { head: 'part', wide: 30 },
+  { head: msg`qty`, wide: 8, right: true },
+  { head: msg`part`, wide: 30 },
   { head: msg`required by`, wide: 38 },
-  { head: 'each', wide: 11, right: true },
-  { head: 'total', wide: 13, right: true },
+  { head: msg`each`, wide: 11, right: true },
+  { head: msg`total`, wide: 13, right: true },
 ]);
 const reported = (why: string): string => {
   const { short, more } = shortWhy(why, 6);
   return more > 0 ? msg`${short}; and ${more} more places` : short;
 };
 const rowOf = (l: Line): readonly string[] => [
-  `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${l.unit}`}`,
+  `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${unitWords(l)}`}`,
   `${l.name}, ${l.maker}`,
   `${reported(l.why)}${l.estimated ? msg` (estimated)` : ''}`,
   formatMoney(l.unitPrice),
-  l.owned ? 'owned' : `${formatMoney(l.total)}${l.have > 0 ? msg`, ${l.have} spare` : ''}`,
+  l.owned ? msg`owned` : `${formatMoney(l.total)}${l.have > 0 ? msg`, ${l.have} spare` : ''}`,
 ];
 
 function ListTables({ list, currency }: { readonly list: Bom; readonly currency: string }) {
@@ -100,9 +101,9 @@ export function BuildTables({
       <PdfTable
         title={msg`Loops`}
         columns={[
-          { head: 'loop', wide: 30 },
-          { head: 'flow', wide: 17, right: true },
-          { head: 'head', wide: 17, right: true },
+          { head: msg`loop`, wide: 30 },
+          { head: msg`flow`, wide: 17, right: true },
+          { head: msg`head`, wide: 17, right: true },
           { head: msg`coolant ΔT`, wide: 19, right: true },
           { head: msg`heat in`, wide: 17, right: true },
         ]}
@@ -121,9 +122,9 @@ export function BuildTables({
       <PdfTable
         title={msg`Hot spots`}
         columns={[
-          { head: 'spot', wide: 60 },
-          { head: 'temperature', wide: 20, right: true },
-          { head: 'limit', wide: 20, right: true },
+          { head: msg`spot`, wide: 60 },
+          { head: msg`temperature`, wide: 20, right: true },
+          { head: msg`limit`, wide: 20, right: true },
         ]}
         rows={heat.hotSpots.map((x) => [
           `${nameOf(x.component)}, ${x.name}`,
@@ -135,22 +136,22 @@ export function BuildTables({
         title={msg`Findings`}
         columns={[
           { head: '', wide: 9 },
-          { head: 'what', wide: 36 },
-          { head: 'more', wide: 55 },
+          { head: msg`what`, wide: 36 },
+          { head: msg`more`, wide: 55 },
         ]}
-        rows={findings.map((f) => [f.severity, f.title, f.detail])}
+        rows={findings.map((f) => [SEVERITY_NAMES[f.severity], f.title, f.detail])}
       />
       <PdfTable
         title={msg`Runs`}
         columns={[
-          { head: 'run', wide: 46 },
-          { head: 'ends', wide: 26 },
-          { head: 'bends', wide: 10, right: true },
-          { head: 'cut', wide: 18, right: true },
+          { head: msg`run`, wide: 46 },
+          { head: msg`ends`, wide: 26 },
+          { head: msg`bends`, wide: 10, right: true },
+          { head: msg`cut`, wide: 18, right: true },
         ]}
         rows={reports.runs.map((r) =>
           r.by === 'direct'
-            ? [r.name, 'direct', '', '']
+            ? [r.name, msg`direct`, '', '']
             : [
                 r.name,
                 `${r.ends.from}, ${r.ends.to}`,
@@ -162,9 +163,9 @@ export function BuildTables({
       <PdfTable
         title={msg`Screws`}
         columns={[
-          { head: 'for', wide: 46 },
-          { head: 'thread', wide: 20 },
-          { head: 'length', wide: 18, right: true },
+          { head: msg`for`, wide: 46 },
+          { head: msg`thread`, wide: 20 },
+          { head: msg`length`, wide: 18, right: true },
           { head: msg`washers each`, wide: 16, right: true },
         ]}
         rows={reports.screws.map((x) => [
@@ -177,10 +178,10 @@ export function BuildTables({
       <PdfTable
         title={msg`Coolant`}
         columns={[
-          { head: 'loop', wide: 28 },
-          { head: 'coolant', wide: 36 },
-          { head: 'holds', wide: 16, right: true },
-          { head: 'bottles', wide: 20, right: true },
+          { head: msg`loop`, wide: 28 },
+          { head: msg`coolant`, wide: 36 },
+          { head: msg`holds`, wide: 16, right: true },
+          { head: msg`bottles`, wide: 20, right: true },
         ]}
         rows={reports.bom.volumes.map((v) => {
           const l = design.loops.find((x) => x.id === v.loop);
@@ -209,7 +210,7 @@ export function BuildDocument({
   return (
     <PdfSheet
       title={design.name}
-      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${brief.loadCase} at
+      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${CASE_NAMES[brief.loadCase].toLowerCase()} at
         ${formatCelsius(brief.room_C)}; required: coolant at most
         ${formatKelvin(brief.limits.deltaT_K)} above room air,
         ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}

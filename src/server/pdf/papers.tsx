@@ -1,4 +1,5 @@
 import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
+import { unitWords } from '@/core/bom';
 import { type analyse } from '@/core/analysis';
 import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
@@ -49,9 +50,9 @@ export function QuoteDocument({
       <PdfTable
         title={msg`What it will do`}
         columns={[
-          { head: 'loop', wide: 40 },
+          { head: msg`loop`, wide: 40 },
           { head: msg`coolant ΔT`, wide: 30, right: true },
-          { head: 'flow', wide: 30, right: true },
+          { head: msg`flow`, wide: 30, right: true },
         ]}
         rows={design.loops.map((l) => [
           l.name,
@@ -80,16 +81,16 @@ export function QuoteDocument({
       <PdfTable
         title={msg`Parts`}
         columns={[
-          { head: 'qty', wide: 12, right: true },
-          { head: 'part', wide: 60 },
-          { head: 'total', wide: 28, right: true },
+          { head: msg`qty`, wide: 12, right: true },
+          { head: msg`part`, wide: 60 },
+          { head: msg`total`, wide: 28, right: true },
         ]}
         rows={bom.lines
           .filter((l) => !l.tool)
           .map((l) => [
-            `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? '' : ` ${l.unit}`}`,
+            `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? '' : ` ${unitWords(l)}`}`,
             `${l.name}, ${l.maker}`,
-            l.owned ? 'owned' : formatMoney(l.total),
+            l.owned ? msg`owned` : formatMoney(l.total),
           ])}
       />
     </PdfSheet>
@@ -123,11 +124,11 @@ export function HandoverDocument({
             : msg`Figures, as worked out`
         }
         columns={[
-          { head: 'loop', wide: 28 },
-          { head: 'coolant', wide: 36 },
-          { head: 'holds', wide: 12, right: true },
+          { head: msg`loop`, wide: 28 },
+          { head: msg`coolant`, wide: 36 },
+          { head: msg`holds`, wide: 12, right: true },
           { head: msg`over room`, wide: 12, right: true },
-          { head: 'flow', wide: 12, right: true },
+          { head: msg`flow`, wide: 12, right: true },
         ]}
         rows={design.loops.map((l) => [
           l.name,
@@ -140,10 +141,10 @@ export function HandoverDocument({
       <PdfTable
         title={msg`Air test`}
         columns={[
-          { head: 'loop', wide: 30 },
-          { head: 'verdict', wide: 20 },
+          { head: msg`loop`, wide: 30 },
+          { head: msg`verdict`, wide: 20 },
           { head: msg`leak, mL/min of air`, wide: 30, right: true },
-          { head: 'readings', wide: 20, right: true },
+          { head: msg`readings`, wide: 20, right: true },
         ]}
         rows={design.loops.map((l) => {
           const test = work.airTests?.[l.id];
@@ -162,13 +163,13 @@ export function HandoverDocument({
       <PdfTable
         title={msg`What is due`}
         columns={[
-          { head: 'job', wide: 46 },
-          { head: 'due', wide: 18 },
-          { head: 'why', wide: 36 },
+          { head: msg`job`, wide: 46 },
+          { head: msg`due`, wide: 18 },
+          { head: msg`why`, wide: 36 },
         ]}
         rows={serviceDue(design, ran).map((j) => [
           j.title,
-          j.due ?? msg`after the first run`,
+          j.due ? formatDate(j.due, 'day') : msg`after the first run`,
           j.why,
         ])}
       />
@@ -204,9 +205,9 @@ function MeasuredTable({ design }: { readonly design: Design }) {
     <PdfTable
       title={msg`Measured`}
       columns={[
-        { head: 'on', wide: 24 },
-        { head: 'figure', wide: 44 },
-        { head: 'measured', wide: 16, right: true },
+        { head: msg`on`, wide: 24 },
+        { head: msg`figure`, wide: 44 },
+        { head: msg`measured`, wide: 16, right: true },
         { head: msg`worked out`, wide: 16, right: true },
       ]}
       rows={rows}
@@ -243,11 +244,11 @@ export function ChecklistDocument({
       <PdfTable
         title={msg`Steps`}
         columns={[
-          { head: 'done', wide: 7 },
-          { head: 'step', wide: 28 },
-          { head: 'how', wide: 43 },
-          { head: 'heed', wide: 12 },
-          { head: 'min', wide: 10, right: true },
+          { head: msg`done`, wide: 7 },
+          { head: msg`step`, wide: 28 },
+          { head: msg`how`, wide: 43 },
+          { head: msg`heed`, wide: 12 },
+          { head: msg`min`, wide: 10, right: true },
         ]}
         rows={steps.map((s, i) => [
           s.id in done ? '[x]' : '[  ]',

@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
-import { msg } from '@/core/messages';
+import { msg, shownLanguage } from '@/core/messages';
 import { FAMILIES, pdfText } from './fonts';
 
 const INK = '#1F2D36',
@@ -93,7 +93,12 @@ export function PdfSheet({
   readonly children: ReactNode;
 }) {
   return (
-    <Document title={pdfText(title)} creator="Zephyron" producer="Zephyron" language="en">
+    <Document
+      title={pdfText(title)}
+      creator="Zephyron"
+      producer="Zephyron"
+      language={shownLanguage()}
+    >
       <Page size="A4" style={styles.page}>
         <Text style={styles.title}>{pdfText(title)}</Text>
         <Text style={styles.under}>{pdfText(under)}</Text>

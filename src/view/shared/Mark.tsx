@@ -16,9 +16,6 @@ export const verdictOfSeverity: Record<Severity, MarkKind> = {
   note: 'note',
 };
 
-/** The word of a finding's weight. */
-export const severityWord = (severity: Severity): string => WORDS[verdictOfSeverity[severity]];
-
 /** A verdict by shape first: filled disc, half disc, open square with a bar, ring. */
 export function Mark({
   verdict,

@@ -1,4 +1,4 @@
-export { Mark, severityWord, verdictOfSeverity, type MarkKind } from './Mark';
+export { Mark, verdictOfSeverity, type MarkKind } from './Mark';
 export { temperatureColour } from './temperature';
 export { StationIcon } from './StationIcon';
 export { Press } from './Press';

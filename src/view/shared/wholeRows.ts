@@ -31,7 +31,7 @@ function endWithWholeRow(scroller: HTMLElement): void {
       .map((row) => row.getBoundingClientRect()),
   );
   // The line at its left goes on to the end.
-  const end = `calc(100% - ${Math.ceil(seen)}px)`;
+  const end = `calc(100% - ${Math.ceil(seen) - 1}px)`;
   scroller.style.clipPath =
     seen > 0 ? `polygon(0 0, 100% 0, 100% ${end}, 1px ${end}, 1px 100%, 0 100%)` : '';
 }

@@ -1,10 +1,10 @@
 'use client';
 import { useMemo } from 'react';
 import { Command } from 'cmdk';
-import { chooseUnits, severityWord, useUnits } from '@/view/shared';
+import { chooseUnits, useUnits } from '@/view/shared';
 import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
-import { findingKey, type Fix } from '@/core/checks';
+import { findingKey, SEVERITY_NAMES, type Fix } from '@/core/checks';
 import { slug } from '@/format';
 import { msg } from '@/core/messages';
 import { downloadBlob } from './download';
@@ -112,7 +112,7 @@ function Body() {
       heading: msg`Findings`,
       actions: analysis.findings.map((f): Action => ({
         name: f.title,
-        hint: severityWord(f.severity),
+        hint: SEVERITY_NAMES[f.severity],
         run: () => show(f),
       })),
     },

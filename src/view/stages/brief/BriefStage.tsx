@@ -1,8 +1,9 @@
 'use client';
+import { CASE_NAMES } from '@/core/components';
 import type { LoadCaseId } from '@/core/components';
 import { Pick } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg } from '@/core/messages';
 import { StageFrame, Section } from '../frame/StageFrame';
 import { exchangeOf, inCurrency, PARTS_CURRENCY } from '@/core/design';
 import {
@@ -15,14 +16,6 @@ import {
 import { CurrencyField, RateField } from './CurrencyField';
 import { MoneyField } from './MoneyField';
 import styles from './BriefStage.module.css';
-
-export const CASE_NAMES: Record<LoadCaseId, string> = worded(() => ({
-  idle: msg`Idle`,
-  gaming: msg`Gaming`,
-  render: msg`Render`,
-  stress: msg`Stress test`,
-  custom: msg`Custom`,
-}));
 
 /** What the loop must do: everything else is judged against it. */
 export function BriefStage() {

@@ -1,4 +1,5 @@
 'use client';
+import { CASE_NAMES } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -10,7 +11,6 @@ import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from
 import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
 import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';

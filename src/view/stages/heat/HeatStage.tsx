@@ -1,4 +1,5 @@
 'use client';
+import { CASE_NAMES } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -8,7 +9,6 @@ import { formatCelsius, formatShown, formatWatts, unitShown } from '@/core/units
 import { Mark, Why, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
 import { FirstBuild } from './FirstBuild';

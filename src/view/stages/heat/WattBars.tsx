@@ -3,11 +3,10 @@ import { Press } from '@/view/shared';
 import { useRef } from 'react';
 import type { HeatReport, PartHeat } from '@/core/thermal';
 import { drawOf, shareOf } from '@/core/thermal';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { LOAD_CASES, type LoadCaseId, CASE_NAMES } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './HeatStage.module.css';
 
 const WHERE = worded(

@@ -4,14 +4,13 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
-import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
+import { EVERY_LOAD_CASE, type LoadCaseId, CASE_NAMES } from '@/core/components';
 import { formatNumber, formatShown, unitShown } from '@/core/units';
 import type { BenchFault } from '@/devices/types';
 import { designToText } from '@/format';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { isMachine, isSettled, useEditor, type Devices } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import { Section } from '../frame/StageFrame';
 import styles from './LogStage.module.css';
 

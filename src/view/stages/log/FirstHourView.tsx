@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { EVERY_LOAD_CASE, type LoadCaseId } from '@/core/components';
+import { EVERY_LOAD_CASE, type LoadCaseId, CASE_NAMES } from '@/core/components';
 import type { Design, Reading } from '@/core/design';
 import { quantityName, readingDoubts } from '@/core/log';
 import { turningSpeed } from '@/core/components';
@@ -8,7 +8,6 @@ import { formatMeasure, formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
 
 /** One state to bring the machine into, let settle, and read. */

@@ -153,7 +153,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 </span>
               </TableCell>
               <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
-                {job.due ?? msg`from the first run on`}
+                {job.due ? formatDate(job.due, 'day') : msg`from the first run on`}
                 {job.due !== null && job.due < today && msg`, late`}
               </TableCell>
               <TableCell>{job.last ? formatDate(job.last, 'day') : msg`never`}</TableCell>

@@ -48,7 +48,7 @@ export function LogStage() {
           ? msg`One hour with the finished machine, four settled states: the model is then
             corrected by it, and says from then on when something changes.`
           : msg`First run on ${formatDate(ran, 'day')}.
-            ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${next.due}.` : ''}`
+            ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${formatDate(next.due, 'day')}.` : ''}`
       }
       side={
         <>

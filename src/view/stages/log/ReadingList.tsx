@@ -1,4 +1,5 @@
 'use client';
+import { CASE_NAMES } from '@/core/components';
 import { Press, rich } from '@/view/shared';
 import { useRef, useState } from 'react';
 import type { Reading } from '@/core/design';
@@ -6,7 +7,6 @@ import { formatMeasure, formatDate } from '@/core/units';
 import { readingsFromCsv } from '@/format';
 import { downloadReadings, useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../brief/BriefStage';
 import styles from './LogStage.module.css';
 
 /** The readings kept, newest first; more of them from a table, and out as one. */

@@ -6,12 +6,12 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Fragment } from 'react';
 import type { OrderMark } from '@/core/design';
-import { shortWhy, type BomLine } from '@/core/bom';
+import { shortWhy, unitWords, type BomLine } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
 import { formatMoney, formatNumber } from '@/core/units';
 import { Pick, QuantityCount, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { msg, worded } from '@/core/messages';
 import styles from './PartsStage.module.css';
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
@@ -22,22 +22,6 @@ const STATES: readonly { readonly value: State; readonly label: string }[] = wor
   { value: 'received', label: msg`received` },
   { value: 'missing', label: msg`missing` },
 ]);
-
-/** What the quantity counts, as it stands behind the number. */
-function unitWords({ unit, quantity }: BomLine): string {
-  switch (unit) {
-    case 'piece':
-      return '×';
-    case 'metre':
-      return msg`${counted(quantity, 'metre', 'metres')}`;
-    case 'stick':
-      return msg`${counted(quantity, 'stick', 'sticks')}`;
-    case 'bottle':
-      return msg`${counted(quantity, 'bottle', 'bottles')}`;
-    case 'pack':
-      return msg`${counted(quantity, 'pack', 'packs')}`;
-  }
-}
 
 /**
  * What is bought, by kind: why each line is there, what lies in the drawer, and what has become of

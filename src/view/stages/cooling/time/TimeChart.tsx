@@ -1,4 +1,5 @@
 'use client';
+import { CASE_NAMES } from '@/core/components';
 import { memo, useEffect, useRef, useState } from 'react';
 import {
   CartesianGrid,
@@ -16,7 +17,6 @@ import { useSize } from '@/view/shared/useWidth';
 import { useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../../brief/BriefStage';
 import { clock } from './clock';
 import styles from './TimeChart.module.css';
 

@@ -1,13 +1,12 @@
 'use client';
 import type { LoadStep } from '@/core/design';
-import { LOAD_CASES, type LoadCaseId } from '@/core/components';
+import { LOAD_CASES, type LoadCaseId, CASE_NAMES } from '@/core/components';
 import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments, Press } from '@/view/shared';
 import { downloadRun, useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
 import { msg } from '@/core/messages';
-import { CASE_NAMES } from '../../brief/BriefStage';
 import { Section } from '../../frame/StageFrame';
 import { clock } from './clock';
 import { ControlEditor } from './ControlEditor';

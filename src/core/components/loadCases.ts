@@ -1,0 +1,11 @@
+import { msg, worded } from '../messages';
+import type { LoadCaseId } from './machine';
+
+/** Load cases as a headline has them. */
+export const CASE_NAMES: Readonly<Record<LoadCaseId, string>> = worded(() => ({
+  idle: msg`Idle`,
+  gaming: msg`Gaming`,
+  render: msg`Render`,
+  stress: msg`Stress test`,
+  custom: msg`Custom`,
+}));
