@@ -21,6 +21,11 @@ describe('findings', () => {
     return <FindingList findings={useEditor((s) => s.analysis.findings)} empty="Nothing here" />;
   }
 
+  function Drainless() {
+    const findings = useEditor((s) => s.analysis.findings);
+    return <FindingList findings={findings.filter((f) => f.code === 'rule.no-drain')} empty="" />;
+  }
+
   test('each says its verdict in words, its code and where the limit is from', () => {
     show(box, <All />);
     expect(screen.getAllByText('fails').length).toBeGreaterThan(3);
@@ -28,7 +33,8 @@ describe('findings', () => {
   });
 
   test('a fix is one click, and undo takes it back', async () => {
-    show(box, <All />);
+    // Alone: the ways out of every other finding take seconds on a busy machine.
+    show(box, <Drainless />);
     fireEvent.click(
       await screen.findByRole('button', { name: /Put a drain valve/ }, { timeout: 10_000 }),
     );
