@@ -43,6 +43,7 @@ test('assembly: steps are marked and noted, an air test is read, and all is ther
   expect((await calendar).suggestedFilename()).toBe('put-together-assembly.ics');
   await saved(page);
   await page.reload();
+  await page.locator('[data-awake="true"]').waitFor();
   await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
   await expect(page.getByLabel('Note')).toHaveValue('screws in the blue bag');
   await page.getByRole('radio', { name: 'leak test with air' }).click();
@@ -77,6 +78,7 @@ test.describe('the checklist beside the bench', () => {
     await done.tap();
     await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
     await page.reload();
+    await page.locator('[data-awake="true"]').waitFor();
     await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
     await page
       .getByRole('list', { name: 'Steps' })

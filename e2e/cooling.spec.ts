@@ -100,6 +100,7 @@ test('cooling: over time a stopped pump ends in throttling; fans follow a curve;
   ]);
   expect(readFileSync(await file.path(), 'utf8').split('\n')[0]).toContain('time_s,load,room_C');
   await page.reload();
+  await page.locator('[data-awake="true"]').waitFor();
   await page.getByRole('radio', { name: 'Over time' }).click();
   await expect(page.getByText('Fans follow')).toBeVisible();
 });

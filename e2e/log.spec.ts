@@ -39,6 +39,7 @@ test('the desk from its first hour with live devices to a model that goes by it'
     .click();
   await expect(page.getByText(/^Measured here: corrected by 4 readings/)).toBeVisible();
   await page.reload();
+  await page.locator('[data-awake="true"]').waitFor();
   await expect(page.getByText(/^Measured here: corrected by 4 readings/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/^Measured here/)).toHaveCount(0);

@@ -13,6 +13,7 @@ test('runs: routed as the document says, kept over a reload, routed again after 
   await expect(heading).not.toContainText('about');
   const before = await heading.textContent();
   await page.reload();
+  await page.locator('[data-awake="true"]').waitFor();
   await expect(heading).toHaveText(before ?? '', { timeout: 15_000 });
   await runs(page).getByRole('button', { name: 'Pump → Card block', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Tube of \d/ })).toBeVisible();

@@ -93,7 +93,7 @@ describe('log', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'years and service' }));
     const first = (): HTMLElement => screen.getAllByRole('row')[1] as HTMLElement;
     expect(first().textContent).toContain('Tighten every fitting by hand, cold');
-    expect(first().textContent).toContain('2026-12-03');
+    expect(first().textContent).toContain('3 Dec 2026');
     fireEvent.click(within(first()).getByRole('button', { name: 'done today' }));
     expect(work().service).toMatchObject([{ job: 'retighten' }]);
     expect(first().textContent).not.toContain('Tighten every fitting');
