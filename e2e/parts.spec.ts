@@ -27,10 +27,10 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   const id = await copyOf(page, 'dawn-chorus-desk', 'Drawer');
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
-  await expect(heading).toContainText('766.15 of 800.00 EUR', { timeout: 15_000 });
+  await expect(heading).toContainText('EUR 766.15 of EUR 800.00', { timeout: 15_000 });
   await page.getByLabel('Plug spare').fill('3');
   await page.getByLabel('Plug spare').press('Enter');
-  await expect(heading).toContainText('760.45 of 800.00 EUR');
+  await expect(heading).toContainText('EUR 760.45 of EUR 800.00');
   await page
     .getByRole('row', { name: /^Rushlight/ })
     .getByRole('button', { name: 'change all' })
