@@ -1,4 +1,4 @@
-import { copyOf, expect, openStage, saved, test } from './fixtures';
+import { copyOf, expect, openStage, saved, test, reload } from './fixtures';
 
 test('assembly: steps are marked and noted, an air test is read, and all is there after a reload', async ({
   page,
@@ -42,8 +42,7 @@ test('assembly: steps are marked and noted, an air test is read, and all is ther
   await page.getByRole('button', { name: 'Calendar as ICS' }).click();
   expect((await calendar).suggestedFilename()).toBe('put-together-assembly.ics');
   await saved(page);
-  await page.reload();
-  await page.locator('[data-awake="true"]').waitFor();
+  await reload(page);
   await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
   await expect(page.getByLabel('Note')).toHaveValue('screws in the blue bag');
   await page.getByRole('radio', { name: 'leak test with air' }).click();
@@ -64,8 +63,7 @@ test.describe('the checklist beside the bench', () => {
     const id = await copyOf(page, 'dawn-chorus-desk', 'Wet thumb');
     await openStage(page, id, 'assembly');
     await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.reload();
-    await page.locator('[data-awake="true"]').waitFor();
+    await reload(page);
     await context.setOffline(true);
     const done = page.getByRole('button', { name: 'Done', exact: true });
     const box = await done.boundingBox();
@@ -77,8 +75,7 @@ test.describe('the checklist beside the bench', () => {
     await expect(page.getByText('not sent yet')).toBeVisible();
     await done.tap();
     await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
-    await page.reload();
-    await page.locator('[data-awake="true"]').waitFor();
+    await reload(page);
     await expect(page.getByText(/^1 of 28 steps done/)).toBeVisible();
     await page
       .getByRole('list', { name: 'Steps' })

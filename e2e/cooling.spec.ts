@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { copyOf, expect, openStage, saved, test } from './fixtures';
+import { copyOf, expect, openStage, saved, test, reload } from './fixtures';
 
 test("heat: a bar's end is moved by keys and by dragging; clock and voltage change the draw; the supply is watched", async ({
   page,
@@ -99,8 +99,7 @@ test('cooling: over time a stopped pump ends in throttling; fans follow a curve;
     page.getByRole('button', { name: 'This run as CSV' }).click(),
   ]);
   expect(readFileSync(await file.path(), 'utf8').split('\n')[0]).toContain('time_s,load,room_C');
-  await page.reload();
-  await page.locator('[data-awake="true"]').waitFor();
+  await reload(page);
   await page.getByRole('radio', { name: 'Over time' }).click();
   await expect(page.getByText('Fans follow')).toBeVisible();
 });

@@ -43,6 +43,12 @@ export async function openStage(page: Page, design: string, stage: string): Prom
   await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 
+/** Loads the page again and waits until it answers: a click before that is lost. */
+export async function reload(page: Page): Promise<void> {
+  await page.reload();
+  await page.locator('[data-awake="true"]').waitFor();
+}
+
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved');
 

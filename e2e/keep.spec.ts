@@ -1,5 +1,6 @@
 import { request as http } from 'node:http';
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { reload } from './fixtures';
 
 const HOST = '127.0.0.1',
   PORT = 4399;
@@ -121,8 +122,7 @@ test.describe('the server away', () => {
     const band = page.getByRole('button', { name: /^90 % range over such builds: .*, why\?$/ });
     for (const isAway of [false, true]) {
       await context.setOffline(isAway);
-      await page.reload();
-      await page.locator('[data-awake="true"]').waitFor();
+      await reload(page);
       await expect(page.getByText('Working out the curves')).toHaveCount(0, { timeout: 30_000 });
       await expect(band).toBeVisible({ timeout: 30_000 });
     }
@@ -138,8 +138,7 @@ test.describe('the server away', () => {
     await openBuild(page, id);
     await page.evaluate(() => navigator.serviceWorker.ready);
     // The files are kept before the worker is ready to answer.
-    await page.reload();
-    await page.locator('[data-awake="true"]').waitFor();
+    await reload(page);
     await context.setOffline(true);
     await rename(page, 'Renamed away');
     await expect(page.getByText(/server not reached; kept in this browser/)).toBeVisible();

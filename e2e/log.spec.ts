@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { copyOf, expect, test } from './fixtures';
+import { copyOf, expect, test, reload } from './fixtures';
 
 /** A copy of the desk at a stage; the devices' events never fall silent, so nothing waits for that. */
 async function openDesk(page: Page, name: string, stage: string): Promise<string> {
@@ -38,8 +38,7 @@ test('the desk from its first hour with live devices to a model that goes by it'
     .first()
     .click();
   await expect(page.getByText(/^Measured here: corrected by 4 readings/)).toBeVisible();
-  await page.reload();
-  await page.locator('[data-awake="true"]').waitFor();
+  await reload(page);
   await expect(page.getByText(/^Measured here: corrected by 4 readings/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/^Measured here/)).toHaveCount(0);

@@ -1,4 +1,4 @@
-import { copyOf, expect, openStage, saved, test } from './fixtures';
+import { copyOf, expect, openStage, saved, test, reload } from './fixtures';
 
 const runs = (page: import('@playwright/test').Page) =>
   page.getByRole('table').filter({ hasText: 'from, to' });
@@ -12,8 +12,7 @@ test('runs: routed as the document says, kept over a reload, routed again after 
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).not.toContainText('about');
   const before = await heading.textContent();
-  await page.reload();
-  await page.locator('[data-awake="true"]').waitFor();
+  await reload(page);
   await expect(heading).toHaveText(before ?? '', { timeout: 15_000 });
   await runs(page).getByRole('button', { name: 'Pump → Card block', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Tube of \d/ })).toBeVisible();

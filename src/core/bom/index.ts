@@ -8,7 +8,7 @@ export {
   type Bom,
   type BomUnit,
 } from './buildBom';
-export { unitWords } from './unitWords';
+export { quantityShown, unitWords } from './unitWords';
 export { loopVolume, COOLANT_SPARE, type LoopVolume } from './volume';
 export {
   coolantExpansion,

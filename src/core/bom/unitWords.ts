@@ -1,4 +1,4 @@
-import { counted, msg } from '../messages';
+import { counted, formatNumber, msg } from '../messages';
 import type { BomLine } from './buildBom';
 
 /** What the quantity counts, as it stands behind the number. */
@@ -16,3 +16,7 @@ export function unitWords({ unit, quantity }: Pick<BomLine, 'unit' | 'quantity'>
       return msg`${counted(quantity, 'pack', 'packs')}`;
   }
 }
+
+/** The quantity as a figure: pieces whole, lengths to a tenth. */
+export const quantityShown = ({ quantity }: Pick<BomLine, 'quantity'>): string =>
+  formatNumber(quantity, { decimals: Number.isInteger(quantity) ? 0 : 1 });

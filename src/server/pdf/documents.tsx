@@ -1,5 +1,5 @@
 import { componentName, type Design } from '@/core/design';
-import { shortWhy, unitWords, type Bom } from '@/core/bom';
+import { quantityShown, shortWhy, unitWords, type Bom } from '@/core/bom';
 import { SEVERITY_NAMES } from '@/core/checks';
 import { CASE_NAMES, PART_KINDS, type PartKind } from '@/core/components';
 import {
@@ -28,7 +28,7 @@ const reported = (why: string): string => {
   return more > 0 ? msg`${short}; and ${more} more places` : short;
 };
 const rowOf = (l: Line): readonly string[] => [
-  `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? ' x' : ` ${unitWords(l)}`}`,
+  `${quantityShown(l)}${l.unit === 'piece' ? ' x' : ` ${unitWords(l)}`}`,
   `${l.name}, ${l.maker}`,
   `${reported(l.why)}${l.estimated ? msg` (estimated)` : ''}`,
   formatMoney(l.unitPrice),

@@ -1,5 +1,5 @@
 import { airTestReport, assemblySteps, CAUTIONS, quoteOf } from '@/core/assembly';
-import { unitWords } from '@/core/bom';
+import { quantityShown, unitWords } from '@/core/bom';
 import { type analyse } from '@/core/analysis';
 import { factorsOf, isMeasuredHere, type Design, type Order } from '@/core/design';
 import { QUANTITY_UNIT, quantityName, ranOn, residualsOf, serviceDue } from '@/core/log';
@@ -88,7 +88,7 @@ export function QuoteDocument({
         rows={bom.lines
           .filter((l) => !l.tool)
           .map((l) => [
-            `${formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}${l.unit === 'piece' ? '' : ` ${unitWords(l)}`}`,
+            `${quantityShown(l)}${l.unit === 'piece' ? '' : ` ${unitWords(l)}`}`,
             `${l.name}, ${l.maker}`,
             l.owned ? msg`owned` : formatMoney(l.total),
           ])}

@@ -6,9 +6,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Fragment } from 'react';
 import type { OrderMark } from '@/core/design';
-import { shortWhy, unitWords, type BomLine } from '@/core/bom';
+import { quantityShown, shortWhy, unitWords, type BomLine } from '@/core/bom';
 import { PART_KINDS, type PartKind } from '@/core/components';
-import { formatMoney, formatNumber } from '@/core/units';
+import { formatMoney } from '@/core/units';
 import { Pick, QuantityCount, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
@@ -98,8 +98,7 @@ export function KindList() {
             {lines.map((l) => (
               <TableRow key={`${l.part}-${l.unit}-${l.owned}`}>
                 <TableCell className="num">
-                  {formatNumber(l.quantity, { decimals: Number.isInteger(l.quantity) ? 0 : 1 })}{' '}
-                  <span className="soft">{unitWords(l)}</span>
+                  {quantityShown(l)} <span className="soft">{unitWords(l)}</span>
                 </TableCell>
                 <TableCell>
                   <Press className={styles.name} onClick={() => pick(l.for[0] ?? null)}>
