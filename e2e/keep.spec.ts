@@ -142,11 +142,18 @@ test.describe('the server away', () => {
     await context.setOffline(true);
     await rename(page, 'Renamed away');
     await expect(page.getByText(/server not reached; kept in this browser/)).toBeVisible();
-    for (const stage of ['Flow', 'Runs', 'Parts list', 'Requirements']) {
+    for (const [stage, path] of [
+      ['Flow', 'flow'],
+      ['Runs', 'runs'],
+      ['Parts list', 'parts'],
+      ['Requirements', 'brief'],
+    ] as const) {
       await page
         .getByRole('navigation', { name: 'Stages' })
         .getByText(stage, { exact: true })
         .click();
+      // The headline of the stage before is there until this one is.
+      await expect(page).toHaveURL(new RegExp(`/${path}(\\?|$)`));
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     }
     await page.reload();
