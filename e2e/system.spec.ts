@@ -34,14 +34,27 @@ test('a build file of an older version opens under the names of this one', async
   expect((await stored(page, id)).version).toBe(5);
 });
 
-test('a build file chosen before the page is awake is opened all the same', async ({ page }) => {
-  await page.route('**/*.js', async (route) => {
+/** Holds the scripts back, as a slow machine does: the page stands there and is not awake. */
+const slowScripts = (page: Page) =>
+  page.route('**/*.js', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 1500));
     await route.continue();
   });
+
+test('a build file chosen before the page is awake is opened all the same', async ({ page }) => {
+  await slowScripts(page);
   await page.goto('/', { waitUntil: 'commit' });
   await choose(page);
   await expect(page).toHaveURL(/\/heat$/);
+});
+
+test('what is typed before the page is awake is not lost', async ({ page }) => {
+  await slowScripts(page);
+  await page.goto('/?q=dawn', { waitUntil: 'commit' });
+  await page.getByLabel('Find a build').fill('fenland');
+  await expect(page).toHaveURL(/q=fenland$/);
+  await expect(page.getByRole('link', { name: 'Fenland flood tower' })).toBeVisible();
+  await expect(page.getByLabel('Find a build')).toHaveValue('fenland');
 });
 
 test('a reservoir screwed onto the pump moves with it, in one step that undo takes back', async ({

@@ -3,6 +3,9 @@ import type { Solid, System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
 import { msg, formatNumber } from '../messages';
 
+const amperes = (current_A: number): string =>
+  `${formatNumber(current_A, { decimals: 1 })} A`;
+
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
   readonly header: string;
@@ -130,9 +133,8 @@ export function planWiring(system: System): WiringReport {
         component: l.component.id,
         why:
           pump > 0 || fan > 0
-            ? msg`it draws ${formatNumber(own, { decimals: 1 })} A; a header gives
-              ${formatNumber(Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0), { decimals: 1 })}
-              A`
+            ? msg`it draws ${amperes(own)}; a header gives
+              ${amperes(Math.max(pump > 0 ? headers.pump_A : 0, fan > 0 ? headers.fan_A : 0))}`
             : msg`no header is left`,
       });
   }
@@ -250,8 +252,8 @@ function binned(loads: readonly Load[], cables: readonly CablePart[]): readonly 
         why:
           hubs.length === 0
             ? msg`it needs a hub and none is on the list`
-            : msg`${l.pieces} plugs and ${formatNumber(l.current_A, { decimals: 1 })} A are more than any hub on the
-              list takes`,
+            : msg`${l.pieces} plugs and ${amperes(l.current_A)} are more than any hub on the list
+              takes`,
       });
   }
   return [

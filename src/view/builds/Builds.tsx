@@ -88,7 +88,7 @@ export function Builds({ list }: { readonly list: BuildList }) {
           </div>
           <div className={styles.actions}>
             {(total > limit || search !== '') && (
-              <Search key={search} at={search} onSearch={(q) => show(q, 1)} />
+              <Search at={search} onSearch={(q) => show(q, 1)} />
             )}
             <OpenFile say={say} />
             <Link href="/new" className={styles.primary} prefetch={false}>
@@ -148,11 +148,26 @@ export function Builds({ list }: { readonly list: BuildList }) {
 
 function Search({ at, onSearch }: { readonly at: string; onSearch(q: string): void }) {
   const [text, setText] = useState(at);
-  useEffect(() => {
-    if (text.trim() === at) return undefined;
-    const timer = setTimeout(() => onSearch(text.trim()), SEARCH_AFTER_MS);
-    return () => clearTimeout(timer);
+  const [asked, setAsked] = useState(at);
+  const [answered, setAnswered] = useState(at);
+  if (at !== answered) {
+    setAnswered(at);
+    // Another search than was asked for here: by the browser's own back and forward.
+    if (at !== asked) {
+      setAsked(at);
+      setText(at);
+    }
+  }
+  const ask = useEffectEvent((q: string) => {
+    setAsked(q);
+    onSearch(q);
   });
+  useEffect(() => {
+    const q = text.trim();
+    if (q === asked) return undefined;
+    const timer = setTimeout(() => ask(q), SEARCH_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [text, asked]);
   return (
     <FormControl size="small">
       <InputLabel htmlFor="find-a-build">{msg`Find a build`}</InputLabel>

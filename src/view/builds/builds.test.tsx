@@ -108,6 +108,27 @@ describe('the page of builds', () => {
     );
   });
 
+  test('letters typed while a search is on its way stay; going back brings the search before', async () => {
+    const found = (search: string) => (
+      <AppRouterContext.Provider value={router as unknown as AppRouterInstance}>
+        <Builds list={listOf([entry('a', 'Reed')], { total: 120, search })} />
+      </AppRouterContext.Provider>
+    );
+    const shown = render(found(''));
+    const field = screen.getByLabelText<HTMLInputElement>('Find a build');
+    fireEvent.change(field, { target: { value: 'dawn' } });
+    await waitFor(() => expect(router.replace).toHaveBeenCalledWith('/?q=dawn', { scroll: false }));
+    fireEvent.change(field, { target: { value: 'dawn chorus' } });
+    shown.rerender(found('dawn'));
+    expect(field.value).toBe('dawn chorus');
+    await waitFor(() =>
+      expect(router.replace).toHaveBeenLastCalledWith('/?q=dawn+chorus', { scroll: false }),
+    );
+    shown.rerender(found('dawn chorus'));
+    shown.rerender(found('dawn'));
+    expect(field.value).toBe('dawn');
+  });
+
   test('what is being worked out is asked for once for each list, so that going on is not held up', () => {
     jest.useFakeTimers();
     const waiting = listOf([entry('a', 'Reed', { known: { state: 'pending' } })]);

@@ -5,11 +5,13 @@ import { showLanguage } from '@/core/messages';
 import { showUnits } from '@/core/units';
 import { useLanguage, useWriting } from './language';
 import { theme } from './theme';
+import { useTypedEarly } from './typedEarly';
 import { useServiceWorker } from './useServiceWorker';
 import { useUnits } from './units';
 
 export function Providers({ children }: { readonly children: ReactNode }) {
   useServiceWorker();
+  useTypedEarly();
   const units = useUnits(),
     language = useLanguage(),
     writing = useWriting(language);
