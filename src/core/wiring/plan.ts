@@ -3,8 +3,7 @@ import type { Solid, System } from '../system';
 import type { BoardPart, FanPart, CablePart, PowerPlug, PumpPart } from '../components';
 import { msg, formatNumber } from '../messages';
 
-const amperes = (current_A: number): string =>
-  `${formatNumber(current_A, { decimals: 1 })} A`;
+const amperes = (current_A: number): string => `${formatNumber(current_A, { decimals: 1 })} A`;
 
 /** One header of the board and all that hangs on it. */
 export interface FeedLine {
