@@ -35,7 +35,7 @@ export function ensureBundles() {
       jsx: 'automatic',
       packages: 'bundle',
       // Native code, and what finds its own files beside it.
-      external: ['@libsql/client', 'libsql', '@react-pdf/renderer', 'react'],
+      external: ['@libsql/client', 'libsql', '@react-pdf/*', 'pdfkit', 'react'],
       sourcemap: 'inline',
       alias: ALIAS,
       banner: {

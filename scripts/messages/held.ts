@@ -33,6 +33,7 @@ const HELD: readonly (readonly [path: RegExp, texts: RegExp, reason: string])[] 
   [/^src\/core\/analysis\/picture/, /./, 'a drawing for the documents'],
   [/./, /^ [a-z-]+="/, 'attributes of SVG'],
   [/./, /^45 kPa$/, 'a figure'],
+  [/^src\/server\/pdf\/tags/, /^(Document|Column|Artifact)$/, 'names of PDF (ISO 32000)'],
   [/^src\/store\/open/, /^PRAGMA /, 'a command to the database'],
   [/./, /^-\/\//, 'an identifier of a calendar (RFC 5545)'],
   [/./, /^attachment; filename/, 'a header of HTTP'],

@@ -8,7 +8,6 @@ import {
   formatFlow,
   formatKelvin,
   formatMeasure,
-  formatMoney,
   formatNumber,
   formatShown,
   formatWatts,
@@ -19,6 +18,7 @@ import { BuildTables } from './documents';
 import { PdfCoolingChart, PdfElevation, PdfLoops } from './drawings';
 import { FAMILIES, hasUnwritten, pdfText } from './fonts';
 import { PdfTable } from './parts';
+import { tagged } from './tags';
 
 export type PaperSize = 'A4' | 'LETTER';
 
@@ -59,7 +59,9 @@ export function BookDocument({
       language={shownLanguage()}
     >
       <Page size={size} style={PAGE}>
-        <Text style={{ fontWeight: 700, fontSize: 30 }}>{pdfText(design.name)}</Text>
+        <Text style={{ fontWeight: 700, fontSize: 30 }} {...tagged('H1')}>
+          {pdfText(design.name)}
+        </Text>
         <Text style={{ fontSize: 12, marginBottom: 14 }}>
           {msg`Build book. ${pdfText(design.case?.name ?? msg`No case`)}.`}
         </Text>
@@ -67,6 +69,7 @@ export function BookDocument({
           <Picture
             src={{ data: Buffer.from(cover), format: 'png' }}
             style={{ width: wide, height: (wide * 9) / 16, objectFit: 'contain' }}
+            {...tagged('Figure', { alt: msg`The machine in space.` })}
           />
         ) : (
           window && <PdfElevation sheet={window} wide_pt={wide} high_pt={high * 0.6} />
@@ -94,7 +97,9 @@ export function BookDocument({
             [
               msg`Parts of the loop`,
               formatPrice(reports.bom.loopTotal, design.brief.currency),
-              reports.bom.budget === null ? '' : formatMoney(reports.bom.budget),
+              reports.bom.budget === null
+                ? ''
+                : formatPrice(reports.bom.budget, design.brief.currency),
             ],
             [msg`Findings`, String(findings.filter((f) => f.severity !== 'note').length), '0'],
           ]}
@@ -108,9 +113,12 @@ export function BookDocument({
         <Foot name={design.name} />
       </Page>
       <Page size={size} style={PAGE}>
-        <Text style={HEAD}>{msg`Loop diagram`}</Text>
+        <Text style={HEAD} {...tagged('H2')}>{msg`Loop diagram`}</Text>
         <PdfLoops design={design} system={system} heat={heat} />
-        <Text style={{ ...HEAD, marginTop: 20 }}>{msg`Coolant ΔT against noise`}</Text>
+        <Text
+          style={{ ...HEAD, marginTop: 20 }}
+          {...tagged('H2')}
+        >{msg`Coolant ΔT against noise`}</Text>
         <PdfCoolingChart
           curves={coolingCurves(
             analysis.thermalModel,
@@ -125,7 +133,7 @@ export function BookDocument({
       </Page>
       {sheets.map((sheet) => (
         <Page key={sheet.view} size={size} style={PAGE}>
-          <Text style={HEAD}>
+          <Text style={HEAD} {...tagged('H2')}>
             {msg`Elevation, ${VIEW_NAMES[sheet.view]}, ${unitShown('mm')} (not to scale on paper)`}
           </Text>
           <PdfElevation sheet={sheet} wide_pt={wide} high_pt={high} />

@@ -1,12 +1,13 @@
 import { G, Line, Polyline, Rect, Svg, Text as SvgText, View, Text } from '@react-pdf/renderer';
 import type { CaseReport, CoolingCurve } from '@/core/thermal';
-import type { ElevationSheet } from '@/core/elevation';
+import { VIEW_NAMES, type ElevationSheet } from '@/core/elevation';
 import type { Design } from '@/core/design';
 import type { System } from '@/core/system';
 import { componentName } from '@/core/design';
-import { formatMeasure } from '@/core/units';
-import { msg } from '@/core/messages';
+import { formatKelvin, formatMeasure } from '@/core/units';
+import { formatNumber, msg } from '@/core/messages';
 import { FAMILIES, pdfText } from './fonts';
+import { tagged } from './tags';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',
@@ -30,6 +31,10 @@ export function PdfElevation({
       width={sheet.width_mm * fit}
       height={sheet.height_mm * fit}
       viewBox={`0 0 ${sheet.width_mm} ${sheet.height_mm}`}
+      {...tagged('Figure', {
+        alt: msg`Elevation, ${VIEW_NAMES[sheet.view]}, with dimensions. Gaps and runs stand in the
+          tables.`,
+      })}
     >
       {sheet.shapes.map((s, i) => {
         if (s.shape === 'rect')
@@ -125,6 +130,17 @@ export function PdfLoops({
 
 const CHART = { wide: 440, high: 210, left: 34, under: 26 } as const;
 
+/** What the chart shows, for who hears it. */
+const chartWords = (
+  now: { readonly noise_dBA: number; readonly deltaT_K: number } | null,
+  limits: Design['brief']['limits'],
+): string =>
+  now === null
+    ? msg`Curves of coolant ΔT against noise, one for this build and one for each change.`
+    : msg`Curves of coolant ΔT against noise, one for this build and one for each change. As set
+      now: ${formatKelvin(now.deltaT_K)} at ${formatNumber(now.noise_dBA)} dBA; required: at most
+      ${formatKelvin(limits.deltaT_K)} and ${formatNumber(limits.noise_dBA)} dBA.`;
+
 /** Coolant ΔT against noise over the fans' speeds, with the limits of the brief. */
 export function PdfCoolingChart({
   curves,
@@ -149,7 +165,11 @@ export function PdfCoolingChart({
     </SvgText>
   );
   return (
-    <Svg width={CHART.wide} height={CHART.high}>
+    <Svg
+      width={CHART.wide}
+      height={CHART.high}
+      {...tagged('Figure', { alt: chartWords(now, limits) })}
+    >
       <Rect
         x={x(low)}
         y={y(limits.deltaT_K)}
@@ -182,7 +202,7 @@ export function PdfCoolingChart({
       )}
       {word(
         [x(low), CHART.high - 6],
-        msg`noise from ${low} to ${high} dBA; up: coolant ΔT above room air, K`,
+        msg`noise from ${low} to ${high} dBA; up: coolant above room air, K`,
       )}
       {word([x(high) + 6, 14], msg`bold: this build`, INK)}
       {word([x(high) + 6, 24], msg`thin: one change each`, SOFT)}

@@ -2,6 +2,7 @@ import { Document, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 import { msg, shownLanguage } from '@/core/messages';
 import { FAMILIES, pdfText } from './fonts';
+import { tagged } from './tags';
 
 const INK = '#1F2D36',
   SOFT = '#56636A',
@@ -53,11 +54,18 @@ export function PdfTable({
   readonly rows: readonly (readonly string[])[];
 }) {
   if (rows.length === 0) return null;
+  const { tag: table } = tagged('Table');
   const line = (cells: readonly string[], key: number | string, head: boolean): ReactNode => (
-    <View key={key} style={head ? [styles.row, styles.heading] : styles.row} wrap={false}>
+    <View
+      key={key}
+      style={head ? [styles.row, styles.heading] : styles.row}
+      wrap={false}
+      {...tagged('TR', { within: table })}
+    >
       {columns.map((c, i) => (
         <Text
           key={c.head + String(i)}
+          {...tagged(head ? 'TH' : 'TD')}
           style={[styles.cell, { width: `${c.wide}%` }, ...(c.right ? [styles.right] : [])]}
         >
           {pdfText(cells[i] ?? '')}
@@ -68,7 +76,9 @@ export function PdfTable({
   return (
     <View>
       <View wrap={false} minPresenceAhead={40}>
-        <Text style={styles.head}>{pdfText(title)}</Text>
+        <Text style={styles.head} {...tagged('H2')}>
+          {pdfText(title)}
+        </Text>
         {line(
           columns.map((c) => c.head),
           'head',
@@ -100,7 +110,9 @@ export function PdfSheet({
       language={shownLanguage()}
     >
       <Page size="A4" style={styles.page}>
-        <Text style={styles.title}>{pdfText(title)}</Text>
+        <Text style={styles.title} {...tagged('H1')}>
+          {pdfText(title)}
+        </Text>
         <Text style={styles.under}>{pdfText(under)}</Text>
         {children}
         <View style={styles.foot} fixed>

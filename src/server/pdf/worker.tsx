@@ -1,4 +1,3 @@
-import { renderToBuffer } from '@react-pdf/renderer';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { showLanguage } from '@/core/messages';
@@ -8,6 +7,7 @@ import { BookDocument, type PaperSize } from './book';
 import { readyFonts } from './fonts';
 import { BuildDocument, ListDocument } from './documents';
 import { ChecklistDocument, HandoverDocument, QuoteDocument } from './papers';
+import { printed } from './print';
 
 export type PaperKind = 'sheet' | 'list' | 'quote' | 'handover' | 'checklist' | 'book';
 
@@ -48,5 +48,5 @@ export default async function print({
     ),
     handover: () => <HandoverDocument design={design} analysis={analysis} />,
   }[of];
-  return new Uint8Array(await renderToBuffer(paper()));
+  return printed(paper());
 }
