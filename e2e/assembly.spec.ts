@@ -23,10 +23,10 @@ test('assembly: steps are marked and noted, an air test is read, and all is ther
   await page.keyboard.press('Space');
   await expect(page.getByText('In your own order.')).toBeVisible();
   await expect(
-    page.getByRole('list', { name: 'Steps' }).getByText(': does not go in').first(),
+    page.getByRole('list', { name: 'Steps' }).getByText('(does not go in)').first(),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Use the order worked out' }).click();
-  await expect(page.getByText(': does not go in')).toHaveCount(0);
+  await expect(page.getByText('(does not go in)')).toHaveCount(0);
   // The air test: over the rating refused, then noted.
   await page.getByRole('radio', { name: 'leak test with air' }).click();
   await page.getByLabel('Gauge', { exact: true }).fill('600');

@@ -55,9 +55,9 @@ test('cooling: every change is worked out, the best use of money is done with a 
   await page.getByRole('radio', { name: 'Changes' }).click();
   await expect(page.getByText(/^Best use of it/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Do it', exact: true }).click();
-  await expect(page.getByText(/you have 6\./)).toBeVisible();
+  await expect(page.getByText(/You have 6\./)).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByText(/you have 5\./)).toBeVisible();
+  await expect(page.getByText(/You have 5\./)).toBeVisible();
   await page.getByLabel('Kind').selectOption('air direction reversed');
   await expect(page.getByText('Top radiator as exhaust')).toBeVisible();
 });

@@ -36,6 +36,9 @@ const hardCoded = files
   .flatMap(({ file, name }) => findTexts(file, checker).map((t) => ({ ...t, name })))
   .filter((t) => !isHeld(t.name, t.text));
 
+/** What begins or ends as the piece of a sentence does: no other language can put it together. */
+const pieces = messages.filter((m) => /^[\s,;:.]|\s$/.test(m));
+
 const written = (of: (message: string) => string): string =>
   `${JSON.stringify(Object.fromEntries(messages.map((m) => [m, of(m)])), null, 1)}\n`;
 
@@ -58,5 +61,8 @@ for (const [path, text] of [
 }
 for (const t of hardCoded)
   console.log(`${t.name}:${t.line} is read and in no message file: ${t.text.replace(/\s+/g, ' ')}`);
-console.log(`${messages.length} messages, ${hardCoded.length} texts hard-coded`);
-process.exitCode = hardCoded.length > 0 || (isCheck && old > 0) ? 1 : 0;
+for (const m of pieces) console.log(`a piece of a sentence: "${m}"`);
+console.log(
+  `${messages.length} messages, ${hardCoded.length} texts hard-coded, ${pieces.length} pieces`,
+);
+process.exitCode = hardCoded.length + pieces.length > 0 || (isCheck && old > 0) ? 1 : 0;

@@ -1,6 +1,6 @@
 import Drawing from 'dxf-writer';
 import { mandrelsOf, springBackWords, type BendSheet } from '@/core/plan';
-import { listAnd, msg } from '@/core/messages';
+import { listAnd, msg, sentences, noted } from '@/core/messages';
 import { num, xml } from './svgText';
 import { toCsv } from './csv';
 
@@ -52,6 +52,9 @@ export function bendSheetPages(sheet: BendSheet): readonly string[] {
   });
 }
 
+const mandrelWords = (radii: readonly string[]): string =>
+  radii.length > 1 ? msg`mandrels ${listAnd(radii)} mm` : msg`mandrel ${listAnd(radii)} mm`;
+
 function head(sheet: BendSheet, page: number, pages: number): string {
   const x = PAGE.margin,
     line = (y: number, text: string, size = 3.6, weight = 400): string =>
@@ -60,10 +63,16 @@ function head(sheet: BendSheet, page: number, pages: number): string {
     line(PAGE.margin + 4, sheet.name, 5, 600) +
     line(
       PAGE.margin + 10,
-      msg`${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)}
-        mm${sheet.bends.length > 0 ? msg`, ${mandrelsOf(sheet).length > 1 ? msg`mandrels` : msg`mandrel`} ${listAnd(mandrelsOf(sheet).map(mm1))} mm` : ''}.
-        Finished ${mm1(sheet.cut_mm)}
-        mm${sheet.trim_mm > 0 ? msg`, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and trim the far end` : ''}.`,
+      sentences(
+        msg`${noted(
+          msg`${sheet.material} ${num(sheet.outer_mm)}/${num(sheet.inner_mm)} mm`,
+          sheet.bends.length > 0 && mandrelWords(mandrelsOf(sheet).map(mm1)),
+        )}.`,
+        sheet.trim_mm > 0
+          ? msg`Finished ${mm1(sheet.cut_mm)} mm, cut ${mm1(sheet.cut_mm + sheet.trim_mm)} mm and
+              trim the far end.`
+          : msg`Finished ${mm1(sheet.cut_mm)} mm.`,
+      ),
     ) +
     line(
       PAGE.margin + 15,
@@ -148,22 +157,12 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
         text(
           b.start_mm + (late ? -1 : 1),
           mid + r + low,
-          `${deg(b.angle_deg)}${
-            Math.abs(b.set_deg - b.angle_deg) > 0.05
-              ? msg`, set
-            ${deg(b.set_deg)}`
-              : ''
-          }${
-            mandrelsOf(sheet).length > 1
-              ? msg`,
-            on ${mm1(b.mandrel_mm)} mm`
-              : ''
-          }${
-            b.turn
-              ? msg`,
-            first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}`
-              : ''
-          }`,
+          noted(
+            deg(b.angle_deg),
+            Math.abs(b.set_deg - b.angle_deg) > 0.05 && msg`set ${deg(b.set_deg)}`,
+            mandrelsOf(sheet).length > 1 && msg`on ${mm1(b.mandrel_mm)} mm`,
+            b.turn && msg`first turn ${deg(b.turn.angle_deg)} ${b.turn.direction}`,
+          ),
           late ? 'end' : 'start',
         ),
       );
@@ -179,7 +178,7 @@ function strip(sheet: BendSheet, length: number, k: number, of: number, top: num
       text(
         sheet.cut_mm,
         mid + r + 12,
-        `${sheet.trim_mm > 0 ? msg`trim here, ` : ''}${mm1(sheet.cut_mm)}`,
+        sheet.trim_mm > 0 ? msg`trim here, ${mm1(sheet.cut_mm)}` : mm1(sheet.cut_mm),
         'end',
       ),
     );

@@ -8,8 +8,11 @@ import {
   listOr,
   messageOf,
   msg,
+  noted,
+  sentences,
   showLanguage,
   shownLanguage,
+  someOf,
   wholeParts,
   worded,
 } from '@/core/messages';
@@ -86,6 +89,26 @@ describe('another language', () => {
     expect(listOr(['a', 'b'])).toBe('a lub b');
   });
 
+  test('puts whole sentences and notes beside each other as it writes them', () => {
+    const late = true as boolean;
+    expect(sentences('Cut it.', !late && 'Wait.', null, 'Bend it.')).toBe('Cut it. Bend it.');
+    expect(sentences('', undefined)).toBe('');
+    expect(noted('420 mm', late && 'estimated', !late && 'late')).toBe('420 mm, estimated');
+    expect(noted('420 mm')).toBe('420 mm');
+    expect(someOf(['a', 'b', 'c', 'd'], 2)).toBe('a, b and 2 more');
+    expect(someOf(['a', 'b'], 2, '; ')).toBe('a; b');
+    // Chinese sets no blank between sentences and another comma (Unicode CLDR, list patterns).
+    const chinese = createWriting('zh', {
+      '{0} {1}': '{0}{1}',
+      '{0}, {1}': '{0}，{1}',
+      '{0} and {1} more': '{0}等{1}项',
+    });
+    showLanguage(chinese);
+    expect(sentences('切断。', '弯曲。')).toBe('切断。弯曲。');
+    expect(noted('420', '估计')).toBe('420，估计');
+    expect(someOf(['甲', '乙', '丙'], 2)).toBe('甲, 乙等1项');
+  });
+
   test('changes a table that was made when its module loaded', async () => {
     const table = worded(() => ({ runs: msg`Runs`, rows: [msg`Runs`] }));
     expect(table.runs).toBe('Runs');
@@ -117,6 +140,12 @@ describe('the files', () => {
     const names = Object.keys(english);
     expect(names.length).toBeGreaterThan(3500);
     expect(names.filter((m) => english[m] !== m)).toEqual([]);
+  });
+
+  test('no message is the piece of a sentence, which another language could not put together', () => {
+    const isPiece = (m: string): boolean => /^[\s,;:.]|\s$/.test(m);
+    expect(Object.keys(english).filter(isPiece)).toEqual([]);
+    expect([', estimated', ' and it is warm', 'about '].every(isPiece)).toBe(true);
   });
 
   // Reference: intl-messageformat reads every message of both.

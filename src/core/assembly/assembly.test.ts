@@ -285,7 +285,7 @@ describe('steps', () => {
     const { design } = DEMO_BUILDS[0] as (typeof DEMO_BUILDS)[number];
     const board = stepsOf(design).find((s) => s.id === 'mount board');
     expect(board?.why).toMatch(
-      /Before Top radiator: it is above the screw at its front top corner, and 1 more\./,
+      /Before Top radiator: it is above the screw at its front top corner and 1 more\./,
     );
   });
 

@@ -15,7 +15,7 @@ export function dismantling(steps: readonly Step[]): readonly Undoing[] {
   const out = steps
     .filter((s) => s.unit !== null || s.kind === 'run' || s.kind === 'block')
     .reverse()
-    .map((s): Undoing => ({ title: msg`Take off again: ${lowered(s.title)}`, step: s.id }));
+    .map((s): Undoing => ({ title: msg`Undo “${s.title}”`, step: s.id }));
   return [
     { title: msg`Switch off, pull the plug, wait until everything is cold`, step: null },
     { title: msg`Drain at the lowest place; lay paper under every joint`, step: null },
@@ -30,5 +30,3 @@ export function dismantling(steps: readonly Step[]): readonly Undoing[] {
     },
   ];
 }
-
-const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

@@ -12,7 +12,7 @@ import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres } from '../units';
-import { counted, msg, worded } from '../messages';
+import { counted, msg, worded, listAnd, noted } from '../messages';
 import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
@@ -304,7 +304,9 @@ function mountTitle(m: Maker, { unit }: Turn, root: Component): string {
   const withIt = unit.components
     .map((id) => findComponent(m.design, id))
     .flatMap((c) => (c && c.id !== root.id && c.part.kind !== 'block' ? [c.name] : []));
-  return msg`Put in ${root.name}${withIt.length > 0 ? msg` with ${listed(withIt)}` : ''}`;
+  return withIt.length > 0
+    ? msg`Put in ${root.name} with ${listed(withIt)}`
+    : msg`Put in ${root.name}`;
 }
 
 function mountHow(m: Maker, { unit }: Turn, root: Component): readonly string[] {
@@ -376,11 +378,14 @@ function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | 
   const [least, ...others] = [...hiddenBy(reaches, id)].sort((a, b) => a.left_mm - b.left_mm);
   if (!least) return null;
   const [who, mm] = TAKES[least.reach.kind];
-  const more = others.length > 0 ? msg`, and ${others.length} more` : '';
+  const above = listAnd([
+    least.reach.name,
+    ...(others.length > 0 ? [msg`${others.length} more`] : []),
+  ]);
   const how =
     least.left_mm < 0.5
-      ? msg`it is above ${least.reach.name}${more}`
-      : msg`it leaves ${formatMillimetres(least.left_mm)} beside ${least.reach.name}${more};
+      ? msg`it is above ${above}`
+      : msg`it leaves ${formatMillimetres(least.left_mm)} beside ${above};
         ${who} needs ${formatMillimetres(mm)}`;
   return `${m.nameOf(id)}: ${how}.`;
 }
@@ -580,7 +585,7 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
           : msg`Easy ones first, for practice.`,
       how: [
         msg`Cut
-          ${formatMillimetres(run.cut_mm, 1)}${run.estimated ? msg`, estimated: measure` : ''};
+          ${noted(formatMillimetres(run.cut_mm, 1), run.estimated && msg`estimated: measure`)};
           its sheet in Runs has every mark.`,
         ...putInWords(m, run),
         ...wayInWords(m, run),

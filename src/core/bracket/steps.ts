@@ -1,4 +1,4 @@
-import { listAnd, msg, worded } from '../messages';
+import { listAnd, msg, worded, sentences } from '../messages';
 import type { Bracket, BracketAsk } from './plate';
 
 /** Shown wherever a bracket is drawn or printed (cautions of the trade). */
@@ -25,8 +25,12 @@ export function bracketSteps(ask: BracketAsk, plate: Bracket): readonly string[]
       ${round(grip)} mm: aluminium or steel. It stays dry, so its metal does not matter to the
       loop.`,
     msg`Glue the print on with a glue that washes off. Punch every centre.`,
-    msg`Drill 2 mm first, then ${listAnd(drills.map(round))}
-      mm.${ask.opening_mm > 0 ? msg` Cut the opening of ${round(ask.opening_mm)} mm with a step drill or hole saw, slowly.` : ''}`,
+    sentences(
+      msg`Drill 2 mm first, then ${listAnd(drills.map(round))} mm.`,
+      ask.opening_mm > 0 &&
+        msg`Cut the opening of ${round(ask.opening_mm)} mm with a step drill or hole saw,
+          slowly.`,
+    ),
     msg`Round the corners, deburr both sides of every hole, wash off paper and glue.`,
     msg`Screw the part to the plate first (${ask.overThread}), then the plate to the case
       (${ask.underThread}). Heads that stand under the part need a countersink or spacers.`,

@@ -1,4 +1,4 @@
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
@@ -36,9 +36,12 @@ export const coolingShort: OperatingCheck = {
       diagnostic.push({
         subjects: [loop.id],
         title: msg`Coolant settles ${formatKelvin(rise)} above room air`,
-        detail: msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed
-          ${neededWords(sizing.sectionsNeeded)}; you have
-          ${sizing.sections}.${sizing.sectionsNeeded === Infinity ? ` ${whyNoArea(context)}` : ''}${sizing.quietestSpeed_rpm === null ? msg` Even full fan speed is not enough.` : ''}`,
+        detail: sentences(
+          msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed
+            ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.`,
+          sizing.sectionsNeeded === Infinity && whyNoArea(context),
+          sizing.quietestSpeed_rpm === null && msg`Even full fan speed is not enough.`,
+        ),
         measured: rise,
         limit: deltaT_K,
         unit: 'K',

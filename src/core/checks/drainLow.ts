@@ -9,6 +9,13 @@ import { triedFixes } from './tried';
 /** Less than this share of the loop may stay behind untold. */
 const SHARE = 0.25;
 
+function valveWords(name: string, under: string | undefined): string {
+  if (under === undefined) return msg`Put a drain valve on ${name}, too`;
+  return under === 'extender'
+    ? msg`Put a drain valve on ${name}, on an extender, too`
+    : msg`Put a drain valve on ${name}, on an elbow, too`;
+}
+
 /** A drain valve on a spare port, straight in or on what makes room for it. */
 function valveAt(context: CheckInputs, loop: LoopId, { component, port }: Cap): Fix[] {
   const at = context.system.portAt({ component, port });
@@ -18,9 +25,7 @@ function valveAt(context: CheckInputs, loop: LoopId, { component, port }: Cap): 
     )
     .slice(0, 2)
     .map((under) => ({
-      label: msg`Put a drain valve on
-        ${nameOf(context, component)}${under ? msg`, on ${under.piece === 'extender' ? msg`an extender` : msg`an elbow`}` : ''},
-        too`,
+      label: valveWords(nameOf(context, component), under?.piece),
       edit: {
         do: 'cap.set',
         loop,

@@ -1,5 +1,8 @@
-import { counted, msg } from '../messages';
+import { counted, msg, someOf } from '../messages';
 import type { SpatialCheck } from './inputs';
+
+/** Fittings told by name. */
+const MOST_NAMED = 4;
 
 export const fitHand: SpatialCheck = {
   code: 'fit.hand',
@@ -18,12 +21,11 @@ export const fitHand: SpatialCheck = {
           {
             subjects: [...new Set(list.map((p) => p.component))],
             title: msg`${counted(list.length, 'One fitting leaves no finger clearance', '# fittings leave no finger clearance')}`,
-            detail: msg`${list
-              .slice(0, 4)
-              .map((p) => msg`${p.name} (beside ${p.with ?? msg`what is there`})`)
-              .join(
-                '; ',
-              )}${list.length > 4 ? msg` and ${list.length - 4} more` : ''}. Tighten them before the part goes in, or with a key.`,
+            detail: msg`${someOf(
+              list.map((p) => msg`${p.name} (beside ${p.with ?? msg`what is there`})`),
+              MOST_NAMED,
+              '; ',
+            )}. Tighten them before the part goes in, or with a key.`,
           },
         ];
   },

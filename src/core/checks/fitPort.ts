@@ -1,5 +1,5 @@
 import { applyEdit, type Edit, componentName } from '../design';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import type { Fix } from './diagnostic';
 import { portFits, type PortFit } from '../clearance';
 import { compileSystem } from '../system';
@@ -28,8 +28,11 @@ export const fitPort: SpatialCheck = {
       .map((p, i) => ({
         subjects: [p.component],
         title: msg`${p.fitting} does not go into ${p.name}`,
-        detail: msg`It runs into ${p.with ?? msg`what is there`} by
-          ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.${p.besidePort ? msg` An extender on one of the two parts them.` : ''}`,
+        detail: sentences(
+          msg`It runs into ${p.with ?? msg`what is there`} by
+            ${formatMillimetres(-(p.gap_mm ?? 0), 1)}.`,
+          p.besidePort && msg`An extender on one of the two parts them.`,
+        ),
         measured: p.gap_mm ?? 0,
         limit: 0,
         unit: 'mm',

@@ -1,5 +1,5 @@
 import { findComponent } from '../design';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import { defaultPlacements, whyNoMount } from './places';
 import type { SpatialCheck } from './inputs';
 
@@ -20,9 +20,11 @@ export const fitUnplaced: SpatialCheck = {
       return {
         subjects: [u.component],
         title: msg`${component?.name ?? u.component} has no place`,
-        detail: msg`It ${u.why.startsWith('lies') ? u.why : msg`cannot be placed: ${u.why}`}.
-          Until it has one, its gaps are unknown and its runs are
-          guesses.${reasons.length > 0 ? msg` No mount takes it: ${reasons.join('; ')}.` : ''}`,
+        detail: sentences(
+          msg`It ${u.why.startsWith('lies') ? u.why : msg`cannot be placed: ${u.why}`}. Until it
+            has one, its gaps are unknown and its runs are guesses.`,
+          reasons.length > 0 && msg`No mount takes it: ${reasons.join('; ')}.`,
+        ),
         candidates: () =>
           places.slice(0, 3).map((p) => ({
             label: p.label,

@@ -31,8 +31,11 @@ export const flowBackwards: OperatingCheck = {
         return {
           subjects: [p.id],
           title: msg`${nameOf(context, p.id)} is pushed backwards`,
-          detail: msg`${formatFlow(-p.flow_Lmin)} run back through
-            it${others.length > 0 ? msg`; ${listAnd(others.map((o) => nameOf(context, o.id)))} overcomes it` : ''}.`,
+          detail:
+            others.length > 0
+              ? msg`${formatFlow(-p.flow_Lmin)} run back through it;
+                  ${listAnd(others.map((o) => nameOf(context, o.id)))} overcomes it.`
+              : msg`${formatFlow(-p.flow_Lmin)} run back through it.`,
           measured: p.flow_Lmin,
           limit: 0,
           unit: 'L/min',

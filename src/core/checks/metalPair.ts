@@ -34,6 +34,13 @@ export function replacements(context: CheckInputs, component: string, metal: str
     : [];
 }
 
+/** Less metal that dissolves than the nobler has: it goes the faster. */
+const areaWords = (ratio: number): string =>
+  ratio < 1
+    ? msg`its area is ${formatNumber(ratio, { decimals: 2 })} times the nobler metal's, which
+        speeds it up.`
+    : msg`its area is ${formatNumber(ratio, { decimals: 1 })} times the nobler metal's.`;
+
 /** A pair of metals in the words of a finding, with the reason against it. */
 export function tellPair(
   context: CheckInputs,
@@ -54,9 +61,7 @@ export function tellPair(
     ),
     detail: msg`${formatNumber(pair.difference_V, { decimals: 2 })} V apart,
       ${formatNumber(pair.limit_V, { decimals: 2 })} V allowed. ${against?.because ?? ''} The
-      ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; its area is
-      ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 1 ? 2 : 1 })} times the nobler
-      metal's${pair.areaRatio < 1 ? msg`, which speeds it up` : ''}.`,
+      ${METAL_NAMES[pair.dissolves]} of ${names.join(', ')} dissolves; ${areaWords(pair.areaRatio)}`,
     measured: pair.difference_V,
     limit: pair.limit_V,
     unit: 'V',

@@ -1,6 +1,6 @@
 import { applyEdit, EditError, type Design } from '../design';
 import { formatKelvin } from '../units';
-import { msg } from '../messages';
+import { msg, noted } from '../messages';
 import type { Finding, Fix, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
@@ -116,8 +116,10 @@ function told(fix: Fix, changed: Design, basis: Basis, judge: Judge): Fix {
   const { tells: _tells, ...plain } = fix;
   const rise_K = judge.deltaT_K(changed, basis);
   if (rise_K === null) return plain;
-  const figure = msg`coolant
-    ${formatKelvin(rise_K)}${basis === 'estimated' ? msg`, estimated runs` : ''}`;
+  const figure = noted(
+    msg`coolant ${formatKelvin(rise_K)}`,
+    basis === 'estimated' && msg`estimated runs`,
+  );
   return { ...plain, label: `${fix.label}: ${figure}` };
 }
 

@@ -1,5 +1,5 @@
 import type { Edit, Connection, Loop } from '../design';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import type { Diagnostic } from './diagnostic';
 import { facing, JOINT_ASIDE_MM, movedBy, spans } from '../system';
 import type { FittingPart } from '../components';
@@ -52,9 +52,17 @@ export const runJointApart: SpatialCheck = {
             subjects: [connection.id, connection.from.component, connection.to.component],
             title: msg`${nameOf(context, connection.from.component)} and
               ${nameOf(context, connection.to.component)} no longer meet`,
-            detail: msg`Their ports, joined by a male-to-male adapter, are
-              ${formatMillimetres(distance(a.at, b.at), 1)}
-              apart${way ? msg`, ${formatMillimetres(way.aside_mm, 1)} of it sideways` : msg` and do not face each other`}${connection.bridge?.span_mm ? msg`; the bridge reaches ${connection.bridge.span_mm.join(' to ')} mm` : ''}.`,
+            detail: sentences(
+              way
+                ? msg`Their ports, joined by a male-to-male adapter, are
+                    ${formatMillimetres(distance(a.at, b.at), 1)} apart,
+                    ${formatMillimetres(way.aside_mm, 1)} of it sideways.`
+                : msg`Their ports, joined by a male-to-male adapter, are
+                    ${formatMillimetres(distance(a.at, b.at), 1)} apart and do not face each
+                    other.`,
+              connection.bridge?.span_mm &&
+                msg`The bridge reaches ${connection.bridge.span_mm.join(' to ')} mm.`,
+            ),
             measured: way?.aside_mm ?? distance(a.at, b.at),
             limit: JOINT_ASIDE_MM,
             unit: 'mm',

@@ -9,6 +9,11 @@ const SAME_DEG = 1;
 /** And within this of its radius, mm. */
 const SAME_MM = 0.5;
 
+const inHandWords = ({ angles_deg, radii_mm }: Mandrels): string =>
+  radii_mm
+    ? msg`${angles_deg.join(', ')}° at ${radii_mm.join(', ')} mm`
+    : msg`${angles_deg.join(', ')}°`;
+
 export const runMandrel: SpatialCheck = {
   code: 'run.mandrel',
   severity: 'fails',
@@ -34,8 +39,7 @@ export const runMandrel: SpatialCheck = {
           title: msg`${run.name}: no mandrel in hand for its bend of
             ${formatNumber(wrong.angle_deg, { decimals: 1 })}°`,
           detail: msg`It is bent by ${formatNumber(wrong.angle_deg, { decimals: 1 })}° at
-            ${formatMillimetres(wrong.radius_mm)}; in hand are
-            ${mandrels.angles_deg.join(', ')}°${mandrels.radii_mm ? msg` at ${mandrels.radii_mm.join(', ')} mm` : ''}.`,
+            ${formatMillimetres(wrong.radius_mm)}; in hand are ${inHandWords(mandrels)}.`,
           measured: wrong.angle_deg,
           unit: '°',
           candidates: () => [

@@ -1,5 +1,5 @@
 import { openingsFor } from '../layoutSearch';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import { inTheWayWords, wayOutWords } from '../routing';
 import type { SpatialCheck } from './inputs';
 
@@ -20,8 +20,13 @@ export const runNoWay: SpatialCheck = {
       return {
         subjects: [m.connection],
         title: msg`No route found for ${run?.name ?? m.connection}`,
-        detail: msg`${m.blockedBy ? msg`${inTheWayWords(m.blockedBy)} is in the way: without it a route exists.` : msg`No single part explains it.`}${m.wouldFit ? msg` With ${wayOutWords(m.wouldFit)} there is one too.` : ''}
-          Its length stays an estimate.`,
+        detail: sentences(
+          m.blockedBy
+            ? msg`${inTheWayWords(m.blockedBy)} is in the way: without it a route exists.`
+            : msg`No single part explains it.`,
+          m.wouldFit && msg`With ${wayOutWords(m.wouldFit)} there is one too.`,
+          msg`Its length stays an estimate.`,
+        ),
         candidates: () => openingsFor(context.design, m.connection, context.offer),
       };
     }),

@@ -1,5 +1,5 @@
 import { loopOfRun } from '../design';
-import { msg } from '../messages';
+import { msg, noted } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { formatMillimetres } from '../units';
 import { trimFor } from '../tubing';
@@ -52,9 +52,9 @@ export const runTooLong: SpatialCheck = {
         {
           subjects: [run.id],
           title: msg`${run.name} is longer than a stick`,
-          detail: msg`It needs ${formatMillimetres(needs_mm)} of
-            ${loop.tube.name}${run.estimated ? msg` (estimated)` : ''}; a stick has
-            ${formatMillimetres(stick_mm)}.`,
+          detail: msg`It needs
+            ${noted(formatMillimetres(needs_mm), run.estimated && msg`estimated`)} of
+            ${loop.tube.name}; a stick has ${formatMillimetres(stick_mm)}.`,
           measured: needs_mm,
           limit: stick_mm,
           unit: 'mm',

@@ -1,4 +1,4 @@
-import { counted, msg } from '../messages';
+import { counted, msg, someOf } from '../messages';
 import type { Diagnostic } from './diagnostic';
 
 import type { SpatialCheck } from './inputs';
@@ -21,12 +21,11 @@ export const runUnrouted: SpatialCheck = {
     const unrouted = context.unrouted.filter((link) => !lost.has(link));
     if (unrouted.length === 0 || !context.design.case) return [];
     const names = unrouted.map((id) => context.runs.find((r) => r.id === id)?.name ?? id);
-    const more = names.length > MOST_NAMED ? msg` and ${names.length - MOST_NAMED} more` : '';
     const diagnostic: Diagnostic = {
       subjects: unrouted,
       title: msg`${counted(unrouted.length, '# run is', '# runs are')} not routed`,
-      detail: msg`${names.slice(0, MOST_NAMED).join('; ')}${more}. Lengths, bends and what
-        follows from them are estimates until they are.`,
+      detail: msg`${someOf(names, MOST_NAMED, '; ')}. Lengths, bends and what follows from them
+        are estimates until they are.`,
     };
     return [diagnostic];
   },

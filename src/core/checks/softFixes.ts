@@ -12,13 +12,9 @@ export const subjectsOf = (soft: WettedPolymer): readonly string[] => [
 
 export const tellSoft = ({ carriers, because }: WettedPolymer): string =>
   `${carriers
-    .map((c) => {
-      const roleWords = () => {
-        if (c.as === 'seal') return msg` (seal)`;
-        if (c.as === 'tube') return msg` (tube)`;
-        return '';
-      };
-      return `${c.name}${roleWords()}`;
+    .map(({ name, as }) => {
+      if (as === 'seal') return msg`${name} (seal)`;
+      return as === 'tube' ? msg`${name} (tube)` : name;
     })
     .join(', ')}: ${because ?? ''}.`;
 

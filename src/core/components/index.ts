@@ -1,4 +1,4 @@
-export { CASE_NAMES } from './loadCases';
+export { CASE_NAMES, CASE_WORDS } from './loadCases';
 export type {
   Bodied,
   Included,

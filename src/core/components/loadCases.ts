@@ -9,3 +9,12 @@ export const CASE_NAMES: Readonly<Record<LoadCaseId, string>> = worded(() => ({
   stress: msg`Stress test`,
   custom: msg`Custom`,
 }));
+
+/** And as a sentence has them. */
+export const CASE_WORDS: Readonly<Record<LoadCaseId, string>> = worded(() => ({
+  idle: msg`idle`,
+  gaming: msg`gaming`,
+  render: msg`render`,
+  stress: msg`stress test`,
+  custom: msg`custom`,
+}));

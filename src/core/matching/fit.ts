@@ -49,7 +49,7 @@ const onBoard = ({ fits }: BlockPart, { layout }: BoardPart): Fit =>
 
 function onMemory({ fits }: BlockPart, { modules }: MemoryPart, board: BoardPart | null): Fit {
   const words = (count: number, pitch_mm: number | undefined): string =>
-    msg`${count} sticks${pitch_mm === undefined ? '' : msg` ${pitch_mm} mm apart`}`;
+    pitch_mm === undefined ? msg`${count} sticks` : msg`${count} sticks ${pitch_mm} mm apart`;
   const pitch_mm = board?.memory?.pitch_mm;
   const made = fits?.sticks ?? [];
   const matches = made.some(

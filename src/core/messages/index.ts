@@ -8,4 +8,4 @@ export {
 } from './language';
 export { worded } from './worded';
 export { formatNumber, formatPrice, numberMarks, type FormatOptions } from './number';
-export { listAnd, listOr } from './list';
+export { listAnd, listOr, noted, sentences, someOf } from './list';

@@ -1,6 +1,6 @@
 import { isBentCold } from '../tubing';
 import { formatMillimetres, formatNumber } from '../units';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import type { BendSheet, SheetBend } from './bendSheet';
 import type { TubeTurn } from './bendSteps';
 
@@ -73,28 +73,39 @@ function coldSteps(sheet: BendSheet, cut: string): readonly string[] {
 }
 
 function coldBendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
-  const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
+  const turn = index > 0 && turnWords(bend.turn);
   const set = formatNumber(bend.set_deg, { decimals: 1 }),
     left = formatNumber(bend.angle_deg, { decimals: 1 });
-  return msg`${turn}Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the
-    corner, at ${formatMillimetres(bend.start_mm, 1)}. Draw it slowly round the former of
-    ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and let go (${left}° is
-    left${sheet.springBack?.from === 'material' ? msg`, estimated` : ''}).`;
+  const kept =
+    sheet.springBack?.from === 'material'
+      ? msg`${left}° is left, estimated`
+      : msg`${left}° is left`;
+  return sentences(
+    turn,
+    msg`Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the corner, at
+      ${formatMillimetres(bend.start_mm, 1)}.`,
+    msg`Draw it slowly round the former of ${formatMillimetres(bend.mandrel_mm, 1)} to ${set}° and
+      let go (${kept}).`,
+  );
 }
 
 function bendWords(sheet: BendSheet, bend: SheetBend, index: number): string {
-  const turn = index === 0 ? '' : `${turnWords(bend.turn)} `;
+  const turn = index > 0 && turnWords(bend.turn);
   const place = msg`Bend ${index + 1}: start ${formatMillimetres(bend.setBack_mm, 1)} before the
     corner, at ${formatMillimetres(bend.start_mm, 1)}.`;
-  const warm = msg`Warm it gently from ${formatMillimetres(bend.start_mm, 0)} to
-    ${formatMillimetres(bend.end_mm, 0)}, turning it, until it sags;`;
-  const set = msg`lay it round the mandrel of ${formatMillimetres(bend.mandrel_mm, 1)} to
-    ${formatNumber(bend.set_deg, { decimals: 1 })}° and hold until it is cool`;
-  const rest =
+  const from = formatMillimetres(bend.start_mm, 0),
+    to = formatMillimetres(bend.end_mm, 0),
+    mandrel = formatMillimetres(bend.mandrel_mm, 1),
+    set = formatNumber(bend.set_deg, { decimals: 1 }),
+    left = formatNumber(bend.angle_deg, { decimals: 1 });
+  const warm =
     sheet.springBack === null
-      ? msg`: let go warm, 90° ends near 100°`
-      : msg` (${formatNumber(bend.angle_deg, { decimals: 1 })}° is left)`;
-  return `${turn}${place} ${warm} ${set}${rest}.`;
+      ? msg`Warm it gently from ${from} to ${to}, turning it, until it sags; lay it round the
+          mandrel of ${mandrel} to ${set}° and hold until it is cool: let go warm, 90° ends near
+          100°.`
+      : msg`Warm it gently from ${from} to ${to}, turning it, until it sags; lay it round the
+          mandrel of ${mandrel} to ${set}° and hold until it is cool (${left}° is left).`;
+  return sentences(turn, place, warm);
 }
 
 /** The turn of the tube before a bend, as the hand makes it. */

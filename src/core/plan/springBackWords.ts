@@ -19,12 +19,11 @@ export function springBackWords(springBack: SpringBack | null): string {
         Math.abs(offset_deg) < 0.05
           ? ''
           : ` ${offset_deg > 0 ? 'and' : 'less'} ${formatNumber(Math.abs(offset_deg), { decimals: 1 })}°`;
-      const scatter =
-        scatter_deg === null
-          ? ''
-          : msg` (a test bend lies ${formatNumber(scatter_deg, { decimals: 1 })}° off it, one in
-            three more)`;
-      return msg`Test bends: ${share}${offset} is left${scatter}; the larger angles are to be set.`;
+      return scatter_deg === null
+        ? msg`Test bends: ${share}${offset} is left; the larger angles are to be set.`
+        : msg`Test bends: ${share}${offset} is left (a test bend lies
+            ${formatNumber(scatter_deg, { decimals: 1 })}° off it, one in three more); the larger
+            angles are to be set.`;
     }
   }
 }

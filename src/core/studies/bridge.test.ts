@@ -89,7 +89,7 @@ describe('bridges between two cards', () => {
       }).design,
       { findings } = evaluate(moved, { fixes: true, offer: CATALOGUE });
     const [f] = findings.filter((x) => x.code === 'run.joint-apart');
-    expect(f?.detail).toMatch(/the bridge reaches \d+ to \d+ mm/);
+    expect(f?.detail).toMatch(/The bridge reaches \d+ to \d+ mm/);
     const fix = f?.fixes.find((x) => x.label.startsWith('Take Telescopic adapter'));
     expect(fix).toBeDefined();
     expect(

@@ -1,7 +1,7 @@
 import { componentName, type Design } from '@/core/design';
 import { quantityShown, shortWhy, unitWords, type Bom } from '@/core/bom';
 import { SEVERITY_NAMES } from '@/core/checks';
-import { CASE_NAMES, PART_KINDS, type PartKind } from '@/core/components';
+import { CASE_WORDS, PART_KINDS, type PartKind } from '@/core/components';
 import {
   formatCelsius,
   formatFlow,
@@ -11,7 +11,7 @@ import {
   formatNumber,
   formatWatts,
 } from '@/core/units';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted } from '@/core/messages';
 import type { Paper } from './paper';
 import { PdfSheet, PdfTable, type Column } from './parts';
 
@@ -30,9 +30,9 @@ const reported = (why: string): string => {
 const rowOf = (l: Line): readonly string[] => [
   `${quantityShown(l)}${l.unit === 'piece' ? ' x' : ` ${unitWords(l)}`}`,
   `${l.name}, ${l.maker}`,
-  `${reported(l.why)}${l.estimated ? msg` (estimated)` : ''}`,
+  noted(reported(l.why), l.estimated && msg`estimated`),
   formatMoney(l.unitPrice),
-  l.owned ? msg`owned` : `${formatMoney(l.total)}${l.have > 0 ? msg`, ${l.have} spare` : ''}`,
+  l.owned ? msg`owned` : noted(formatMoney(l.total), l.have > 0 && msg`${l.have} spare`),
 ];
 
 function ListTables({ list, currency }: { readonly list: Bom; readonly currency: string }) {
@@ -156,7 +156,9 @@ export function BuildTables({
                 r.name,
                 `${r.ends.from}, ${r.ends.to}`,
                 String(r.bends),
-                `${r.estimated ? msg`about ` : ''}${formatMeasure(r.cut_mm, 'mm')}`,
+                r.estimated
+                  ? msg`about ${formatMeasure(r.cut_mm, 'mm')}`
+                  : formatMeasure(r.cut_mm, 'mm'),
               ],
         )}
       />
@@ -210,7 +212,7 @@ export function BuildDocument({
   return (
     <PdfSheet
       title={design.name}
-      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${CASE_NAMES[brief.loadCase].toLowerCase()} at
+      under={msg`${design.case?.name ?? msg`No case`}. Judged in ${CASE_WORDS[brief.loadCase]} at
         ${formatCelsius(brief.room_C)}; required: coolant at most
         ${formatKelvin(brief.limits.deltaT_K)} above room air,
         ${formatNumber(brief.limits.noise_dBA)} dBA, ${formatFlow(brief.limits.flow_Lmin)}.`}

@@ -11,7 +11,7 @@ import {
   formatNumber,
   formatDate,
 } from '@/core/units';
-import { msg } from '@/core/messages';
+import { msg, sentences, noted } from '@/core/messages';
 import { PdfSheet, PdfTable } from './parts';
 
 type Analysed = ReturnType<typeof analyse>;
@@ -41,9 +41,11 @@ export function QuoteDocument({
   return (
     <PdfSheet
       title={msg`Quote: ${design.name}`}
-      under={msg`For
-        ${named(order)}.${order.due ? msg` Promised for ${formatDate(order.due, 'day')}.` : ''} All
-        sums in ${brief.currency}.`}
+      under={sentences(
+        msg`For ${named(order)}.`,
+        order.due && msg`Promised for ${formatDate(order.due, 'day')}.`,
+        msg`All sums in ${brief.currency}.`,
+      )}
       foot={msg`Zephyron, ${design.name}. Hours and figures are estimates. What the law asks of
         a quote, ask where you are.`}
     >
@@ -113,8 +115,10 @@ export function HandoverDocument({
   return (
     <PdfSheet
       title={msg`Handover: ${design.name}`}
-      under={msg`For
-        ${named(order)}.${ran === null ? msg` It has not run yet.` : msg` First run on ${formatDate(ran, 'day')}.`}`}
+      under={sentences(
+        msg`For ${named(order)}.`,
+        ran === null ? msg`It has not run yet.` : msg`First run on ${formatDate(ran, 'day')}.`,
+      )}
       foot={msg`Zephyron, ${design.name}. Local rules and qualified people come first.`}
     >
       <PdfTable
@@ -255,12 +259,10 @@ export function ChecklistDocument({
           `${i + 1}. ${s.title}`,
           [...s.how, ...(notes[s.id] ? [msg`Note: ${notes[s.id] ?? ''}`] : [])].join(' '),
           s.cautions.map((c) => CAUTIONS[c].title).join(', '),
-          `${s.minutes.beginner}, ${s.minutes.practised}${
-            s.waits_h > 0
-              ? msg`; waits
-            ${s.waits_h} h`
-              : ''
-          }`,
+          noted(
+            `${s.minutes.beginner}, ${s.minutes.practised}`,
+            s.waits_h > 0 && msg`waits ${s.waits_h} h`,
+          ),
         ])}
       />
     </PdfSheet>

@@ -52,8 +52,9 @@ export function Bin({
           <li key={`${e.kind}/${e.id}`}>
             <span className={styles.binName}>{e.name}</span>
             <span className="soft">
-              {msg`${e.kind === 'part' ? msg`part of your own, ` : ''}kept until
-                ${formatDate(e.until, 'dayOfYear')}`}
+              {e.kind === 'part'
+                ? msg`part of your own, kept until ${formatDate(e.until, 'dayOfYear')}`
+                : msg`kept until ${formatDate(e.until, 'dayOfYear')}`}
             </span>
             <Press className={styles.quiet} onClick={() => void act(e, 'POST')}>
               {msg`Put back`}

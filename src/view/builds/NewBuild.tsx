@@ -102,7 +102,7 @@ export function NewBuild() {
         </p>
         <form onSubmit={(e) => void start(e)} className={styles.form} noValidate>
           <label className={styles.nameRow}>
-            {msg`Name `}
+            {msg`Name`}{' '}
             <TextInput
               className={styles.name}
               maxLength={80}
@@ -274,7 +274,7 @@ function CaseAdvice({
   const instead =
     best.isEnough && best.box.id !== chosen?.box.id ? (
       <>
-        {msg`The smallest that does is ${best.box.name}, ${formatNumber(best.box.volume_L)} L. `}
+        {msg`The smallest that does is ${best.box.name}, ${formatNumber(best.box.volume_L)} L.`}{' '}
         <Press className={styles.take} onClick={() => onTake(best.box.id)}>
           {msg`Take ${best.box.name}`}
         </Press>

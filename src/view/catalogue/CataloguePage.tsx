@@ -105,9 +105,11 @@ export function CataloguePage() {
           />
         </div>
         <p className="soft">
-          {msg`${ROWS.length} parts of invented makers, with figures plausible for their
-            class${own.length > 0 ? msg`, and ${formatNumber(own.length)} of your own` : ''}.
-            Open a build and choose “Add a part” to use one. `}
+          {own.length > 0
+            ? msg`${ROWS.length} parts of invented makers, with figures plausible for their class,
+                and ${formatNumber(own.length)} of your own.`
+            : msg`${ROWS.length} parts of invented makers, with figures plausible for their class.`}{' '}
+          {msg`Open a build and choose “Add a part” to use one.`}{' '}
           <Press className={styles.link} onClick={() => setPasting(!pasting)}>
             {msg`Paste a datasheet`}
           </Press>{' '}

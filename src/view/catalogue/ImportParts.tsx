@@ -133,7 +133,7 @@ export function ImportParts({ onDone }: { onDone(): void }) {
         </Press>
       </div>
       <label>
-        {msg`CSV or JSON file `}
+        {msg`CSV or JSON file`}{' '}
         <input
           type="file"
           accept=".csv,.json,text/csv,application/json"
@@ -314,8 +314,8 @@ function Decimals({
       </div>
       {decimals.against !== null && (
         <p>
-          <Mark verdict="marginal" />
-          {msg` The cell ${decimals.against} is written with the other mark.`}
+          <Mark verdict="marginal" />{' '}
+          {msg`The cell ${decimals.against} is written with the other mark.`}
         </p>
       )}
       {figures.length > 0 && (

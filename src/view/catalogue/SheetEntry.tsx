@@ -117,8 +117,7 @@ export function SheetEntry({ onDone }: { onDone(part: Part | null): void }) {
         {open.length > 0 && (
           <section aria-label={msg`Missing`}>
             <h3>
-              <Mark verdict="marginal" />
-              {msg` Missing`}
+              <Mark verdict="marginal" /> {msg`Missing`}
             </h3>
             {open.map((ask) => (
               <Question

@@ -384,7 +384,7 @@ export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
       headerName: msg`Part`,
       width: 210,
       valueGetter: (_, r) => r.part.name,
-      renderCell: (c) => `${c.row.part.name}${c.row.own ? msg` · yours` : ''}`,
+      renderCell: (c) => (c.row.own ? msg`${c.row.part.name} · yours` : c.row.part.name),
     },
     text('maker', msg`Maker`, (p) => p.maker, 130),
     ...(special ?? [

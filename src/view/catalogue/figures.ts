@@ -2,7 +2,7 @@ import { fitOf, lossDrop } from '@/core/hydraulics';
 import { METAL_NAMES } from '@/core/corrosion';
 import type { InlinePart, Part } from '@/core/components';
 import { formatMeasure, formatNumber, formatSize } from '@/core/units';
-import { listAnd, listOr, msg } from '@/core/messages';
+import { listAnd, listOr, msg, noted } from '@/core/messages';
 
 const dims = formatSize;
 
@@ -46,44 +46,43 @@ export function partFigures(p: Part): string {
     case 'supply':
       return `${formatNumber(p.rating_W)} W, ${dims(p.size)}`;
     case 'cable':
-      return msg`${p.duty === 'hub' ? msg`hub powered by the power supply` : msg`splitter on one header`},
-        ${p.outlets} plugs, ${formatNumber(p.limit_A, { decimals: 1 })} A in all`;
+      return noted(
+        p.duty === 'hub' ? msg`hub powered by the power supply` : msg`splitter on one header`,
+        msg`${p.outlets} plugs`,
+        msg`${formatNumber(p.limit_A, { decimals: 1 })} A in all`,
+      );
     case 'tube':
-      return msg`${p.outer_mm}/${p.inner_mm} mm ${p.material}, bends no tighter than
-        ${formatMeasure(p.minBend_mm, 'mm')}${p.stick_mm ? msg`, sticks of ${formatMeasure(p.stick_mm, 'mm')}` : msg`, by the metre`}`;
+      return noted(
+        msg`${p.outer_mm}/${p.inner_mm} mm ${p.material}`,
+        msg`bends no tighter than ${formatMeasure(p.minBend_mm, 'mm')}`,
+        p.stick_mm ? msg`sticks of ${formatMeasure(p.stick_mm, 'mm')}` : msg`by the metre`,
+      );
     case 'fitting':
-      return msg`${p.thread}, bore ${p.bore_mm} mm, K
-        ${p.k}${p.tube ? msg`, for ${p.tube.outer_mm}/${p.tube.inner_mm} mm` : ''}`;
+      return noted(
+        msg`${p.thread}, bore ${p.bore_mm} mm, K ${p.k}`,
+        p.tube && msg`for ${p.tube.outer_mm}/${p.tube.inner_mm} mm`,
+      );
     case 'coolant':
-      return `${p.look}, ${
+      return noted(
+        p.look,
         p.base.glycol === 'none'
           ? msg`no glycol`
-          : msg`${formatNumber(p.base.volumeShare * 100)}
-        % ${p.base.glycol} glycol by volume`
-      }, ${
-        p.inhibitor_months > 0
-          ? msg`inhibitor
-        ${p.inhibitor_months} months`
-          : msg`no
-        inhibitor`
-      }, ${formatMeasure(p.bottle_mL, 'mL')}`;
+          : msg`${formatNumber(p.base.volumeShare * 100)} % ${p.base.glycol} glycol by volume`,
+        p.inhibitor_months > 0 ? msg`inhibitor ${p.inhibitor_months} months` : msg`no inhibitor`,
+        formatMeasure(p.bottle_mL, 'mL'),
+      );
     case 'inline':
-      return `${p.duty}, ${takes(p)}${dims(p.size)}`;
+      return noted(p.duty, takes(p), dims(p.size));
     case 'layer':
       return msg`${p.section_mm} mm, ${formatMeasure(p.thickness_mm, 'mm', { decimals: 1 })}
         thick, ${formatMeasure(p.loss_Pa, 'Pa', { decimals: 1 })} at 1 m/s`;
     case 'consumable':
-      return `${p.tool ? 'tool' : msg`used up`}, ${p.duty.replace('-', ' ')}${
-        p.pack > 1
-          ? msg`,
-        ${p.pack} in a pack`
-          : ''
-      }${
-        p.tube_mm
-          ? msg`,
-        for ${p.tube_mm} mm`
-          : ''
-      }`;
+      return noted(
+        p.tool ? msg`tool` : msg`used up`,
+        p.duty.replace('-', ' '),
+        p.pack > 1 && msg`${p.pack} in a pack`,
+        p.tube_mm && msg`for ${p.tube_mm} mm`,
+      );
     case 'screw':
       return msg`${p.thread} × ${p.length_mm} mm, ${p.pack} in a pack`;
   }
@@ -91,10 +90,10 @@ export function partFigures(p: Part): string {
 
 /** Where in-line pieces are compared. */
 const AT_LMIN = 4;
-function takes(p: InlinePart): string {
+function takes(p: InlinePart): string | null {
   const points = p.passages[0]?.points ?? [];
   return points.length > 0
     ? msg`takes ${formatMeasure(lossDrop(fitOf(points), AT_LMIN), 'kPa', { decimals: 1 })} at
-      ${AT_LMIN} L/min, `
-    : '';
+        ${AT_LMIN} L/min`
+    : null;
 }

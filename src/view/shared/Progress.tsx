@@ -21,7 +21,7 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
   if (stopped)
     return (
       <p>
-        {msg`Stopped. `}
+        {msg`Stopped.`}{' '}
         <Press className={styles.button} onClick={onAgain}>
           {msg`Work out ${what}`}
         </Press>
@@ -33,7 +33,7 @@ export function Progress({ share, stopped, onStop, onAgain, what }: Props) {
       <span className={styles.bar} aria-hidden>
         <span style={{ width: `${100 * share}%` }} />
       </span>
-      {msg`${formatNumber(100 * share)} % worked out `}
+      {msg`${formatNumber(100 * share)} % worked out`}{' '}
       <Press className={styles.button} onClick={onStop}>
         {msg`Stop`}
       </Press>

@@ -26,7 +26,7 @@ import type { Gap } from '@/core/clearance';
 import { SPREAD_BESIDE, type GapJudged, type Judged } from '@/core/studies';
 import type { Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted } from '@/core/messages';
 
 const kw = (v: number): string => `${formatNumber(v, { decimals: 3 })} K/W`;
 
@@ -82,14 +82,16 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
 
 /** Coolant at the places of a loop that a builder asks about. */
 function placesInLoop(l: LoopHeat, several: boolean, design: Design): Reason['inputs'] {
-  const of = several ? msg` of ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}` : '';
+  const coolant = several
+    ? msg`coolant of ${design.loops.find((x) => x.id === l.id)?.name ?? l.id}`
+    : msg`coolant`;
   const place = (name: string, temp_C: number | null) =>
     temp_C === null ? [] : [{ name, value: formatCelsius(temp_C, 1) }];
   return [
-    ...place(msg`coolant${of}, mean by volume`, l.mean_C),
-    ...place(msg`coolant${of}, coolest`, l.coolest_C),
-    ...place(msg`coolant${of}, hottest`, l.hottest_C),
-    ...place(msg`coolant${of}, into the pump`, l.pumpInlet_C),
+    ...place(noted(coolant, msg`mean by volume`), l.mean_C),
+    ...place(noted(coolant, msg`coolest`), l.coolest_C),
+    ...place(noted(coolant, msg`hottest`), l.hottest_C),
+    ...place(noted(coolant, msg`into the pump`), l.pumpInlet_C),
     ...l.sensors.flatMap((s) =>
       place(
         msg`what

@@ -12,7 +12,7 @@ import { CompareTable } from '@/view/catalogue/CompareTable';
 import { useCompared } from '@/view/catalogue/compared';
 import { HeatSourceForm } from '@/view/catalogue/HeatSourceForm';
 import { SheetEntry } from '@/view/catalogue/SheetEntry';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, noted } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import styles from './Drawer.module.css';
 
@@ -248,10 +248,7 @@ const PartRow = memo(function PartRow({
       <Press className={styles.part} onClick={() => putIn(part)} aria-label={msg`Add ${part.name}`}>
         <span>
           <strong>{part.name}</strong>{' '}
-          <span className="soft">
-            {part.maker}
-            {there > 0 ? msg`, ${there} in the build` : ''}
-          </span>
+          <span className="soft">{noted(part.maker, there > 0 && msg`${there} in the build`)}</span>
         </span>
         <span>{formatMoney(priceIn(design.brief, part.price_minor))}</span>
         <span className={styles.figures}>

@@ -9,11 +9,17 @@ import { fittingFor, looseParts, proposeLoop } from '@/core/loops';
 import type { CoolantPart, FittingPart, TubePart } from '@/core/components';
 import { partFigures } from '@/view/catalogue/figures';
 import { Pick, useOffer, TextInput } from '@/view/shared';
-import { msg } from '@/core/messages';
+import { msg, sentences, listOr, worded } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 
 /** What a loop is made of unless another is chosen. */
 const USUAL_TUBE = 'tube-soft-16-10';
+
+const WITHOUT = worded(() => ({
+  reservoir: msg`a reservoir`,
+  pump: msg`a pump`,
+  radiator: msg`a radiator`,
+}));
 
 /** Lays a loop through loose parts in the shortest order: reservoir, pump, blocks, radiators. */
 export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
@@ -60,7 +66,7 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
             of it can be changed after.`}
         </p>
         <label>
-          {msg`Name `}
+          {msg`Name`}{' '}
           <TextInput
             value={name}
             maxLength={60}
@@ -114,13 +120,12 @@ export function ConnectDialog({ onClose }: { readonly onClose: () => void }) {
           onPick={setCoolant}
         />
         <p className="soft" style={{ fontSize: 12.5 }}>
-          {coolant.upkeep}
-          {coolant.poisonous ? msg` Toxic.` : ''}
+          {sentences(coolant.upkeep, coolant.poisonous && msg`Toxic.`)}
         </p>
         {missing.length > 0 && (
           <p role="note">
-            {msg`Without a ${missing.join(msg` or a `)} the loop will not be complete; findings
-              will say so.`}
+            {msg`Without ${listOr(missing.map((k) => WITHOUT[k]))} the loop will not be complete;
+              findings will say so.`}
           </p>
         )}
         <div style={{ display: 'flex', gap: 8 }}>

@@ -6,7 +6,7 @@ import Drawer from '@mui/material/Drawer';
 import { findingKey, groupByFix, type Finding, type Fix } from '@/core/checks';
 
 import { Mark, Press, verdictOfSeverity, rich } from '@/view/shared';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, sentences } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { FindingList } from './FindingList';
 import { STAGES } from './stages';
@@ -81,8 +81,10 @@ function SheetBody({ onApplied }: { readonly onApplied: () => void }) {
   return (
     <>
       <p role="status" className="soft">
-        {countWords(findings)}
-        {!isFresh && findings.length > 0 ? msg` Trying what would solve them …` : ''}
+        {sentences(
+          countWords(findings),
+          !isFresh && findings.length > 0 && msg`Trying what would solve them …`,
+        )}
       </p>
       {findings.length > 1 && (
         <Press

@@ -8,7 +8,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { GLOSSARY } from '@/core/glossary';
 import { chooseLanguage, chooseUnits, useLanguage, useUnits } from '@/view/shared';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, listAnd } from '@/core/messages';
 import { useFrame } from './frame';
 import { STAGES } from './stages';
 import styles from './HelpDialog.module.css';
@@ -22,8 +22,8 @@ const KEYS: readonly (readonly [keys: string, does: string])[] = worded(() => [
     msg`${FIRST_STAGE.digit} to ${LAST_STAGE.digit}`,
     msg`open a stage, ${FIRST_STAGE.name} to ${LAST_STAGE.name}`,
   ],
-  [msg`[ and ]`, msg`step along the flow`],
-  [msg`, and .`, msg`on Runs, with other routes listed: step through them`],
+  [listAnd(['[', ']']), msg`step along the flow`],
+  [listAnd([',', '.']), msg`on Runs, with other routes listed: step through them`],
   ['L', msg`open or collapse the loop diagram`],
   ['F', msg`findings`],
   ['?', msg`this help`],

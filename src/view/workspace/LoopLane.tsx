@@ -198,8 +198,9 @@ export const LoopLane = memo(function LoopLane({
               .filter((l) => l.opens)
               .map((l) => (
                 <text key={l.link} x={l.labelX} y={l.labelY + 24} className={styles.laneFlow}>
-                  {legFlow(l.link) < -1e-6 ? msg`back, ` : ''}
-                  {formatFlow(Math.abs(legFlow(l.link)))}
+                  {legFlow(l.link) < -1e-6
+                    ? msg`back, ${formatFlow(Math.abs(legFlow(l.link)))}`
+                    : formatFlow(Math.abs(legFlow(l.link)))}
                 </text>
               ))}
             <Profile

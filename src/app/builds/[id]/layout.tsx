@@ -56,11 +56,10 @@ async function NotOpened({ id }: { readonly id: string }) {
     <TroublePage title={msg`"${why.name}" cannot be opened`}>
       <p>{why.message}</p>
       <p>
-        {msg`Nothing was changed. `}
+        {msg`Nothing was changed.`}{' '}
         <a
           href={`/api/builds/${encodeURIComponent(id)}/file`}
-        >{msg`Keep its document as a file`}</a>
-        {msg`, as it lies in the database.`}
+        >{msg`Keep its document as a file, as it lies in the database`}</a>
       </p>
     </TroublePage>
   );

@@ -137,12 +137,11 @@ function Verdict({ report }: { readonly report: LeakReport }) {
   return (
     <p className={styles.verdict} role="status">
       <Mark verdict={VERDICT[verdict]} />{' '}
-      {rich` ${(<strong>{VERDICT_WORDS[verdict]}</strong>)}: ${rate} of air at the test pressure; up to ${formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed. Corrected for the room, it fell by ${formatMeasure(fall_mbar, 'mbar', { decimals: 1 })}.${
-        verdict === 'not yet known' &&
+      {rich`${(<strong>{VERDICT_WORDS[verdict]}</strong>)}: ${rate} of air at the test pressure; up to ${formatNumber(limit_mLmin, { decimals: 3 })} counts as sealed. Corrected for the room, it fell by ${formatMeasure(fall_mbar, 'mbar', { decimals: 1 })}.`}{' '}
+      {verdict === 'not yet known' &&
         (longer_min === null
-          ? msg` This gauge will not tell: use one with smaller steps.`
-          : msg` Look for about ${waitWords(longer_min)} more.`)
-      }`}
+          ? msg`This gauge will not tell: use one with smaller steps.`
+          : msg`Look for about ${waitWords(longer_min)} more.`)}
     </p>
   );
 }
@@ -227,7 +226,7 @@ function Readings({ report: { corrected, slope_mbarMin } }: { readonly report: L
           <XAxis
             dataKey="at_min"
             type="number"
-            unit={msg` min`}
+            unit={`\u00a0${msg`min`}`}
             tickFormatter={(v: number) => formatNumber(v, { decimals: span < 10 ? 1 : 0 })}
           />
           <YAxis

@@ -68,7 +68,7 @@ export function AssemblyStage() {
     <Section title={msg`All steps`}>
       {work.order && (
         <p className="soft">
-          {msg`In your own order. `}
+          {msg`In your own order.`}{' '}
           <Press
             className={styles.link}
             onClick={() =>

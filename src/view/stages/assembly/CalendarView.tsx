@@ -131,7 +131,7 @@ export function CalendarView({
         <p>
           {rich`Done on ${(
             <strong>{formatDate(localOf(last).getTime(), 'full')}</strong>
-          )}, if nothing goes wrong. Times are estimates. `}
+          )}, if nothing goes wrong. Times are estimates.`}{' '}
           <Press
             className={styles.link}
             onClick={() => downloadCalendar(name, workToIcs(name, steps, planned, windows))}
@@ -190,13 +190,13 @@ function ReturnWindows({
       <ul>
         {(late.length > 0 ? late : windows).slice(0, MOST_WINDOWS).map((w) => (
           <li key={w.part}>
-            {rich`${w.name}${w.shop && <span className="soft">{msg` from ${w.shop}`}</span>}:
-              until ${dayOf(w.until - 1)}; `}
+            {rich`${w.name}${w.shop && <span className="soft"> {msg`from ${w.shop}`}</span>}:
+              until ${dayOf(w.until - 1)};`}{' '}
             {w.tested === null || w.step === null ? (
               msg`tested`
             ) : (
               <>
-                {msg`tested on ${dayOf(w.tested)} with `}
+                {msg`tested on ${dayOf(w.tested)} with`}{' '}
                 <Press className={styles.link} onClick={() => w.step && onOpen(w.step)}>
                   {steps.find((s) => s.id === w.step)?.title}
                 </Press>
@@ -216,6 +216,9 @@ function ReturnWindows({
   );
 }
 const MOST_WINDOWS = 12;
+
+const heldWords = ({ kind, name }: NonNullable<Planned['heldBy']>): string =>
+  kind === 'wait' ? msg`after the wait of ${name}` : msg`waits for ${name} to come`;
 
 function Bar({
   planned,
@@ -242,13 +245,7 @@ function Bar({
       </Press>
       <span className={styles.when}>
         {formatDate(localOf(planned.begin).getTime(), 'appointment')}
-        {heldBy && heldBy.kind !== 'hands' && (
-          <span className="soft">
-            {' '}
-            {heldBy.kind === 'wait' ? msg`after the wait of` : msg`is delayed until`} {heldBy.name}
-            {heldBy.kind === 'delivery' && msg` to come`}
-          </span>
-        )}
+        {heldBy && heldBy.kind !== 'hands' && <span className="soft"> {heldWords(heldBy)}</span>}
       </span>
       <span className={styles.track} aria-hidden="true">
         <span

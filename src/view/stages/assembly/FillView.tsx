@@ -11,7 +11,7 @@ import { reservoirsOf } from '@/core/bom';
 import { componentName, type Loop } from '@/core/design';
 import { formatMeasure, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, noted } from '@/core/messages';
 import styles from './AssemblyStage.module.css';
 
 /** Pours and pulses of every loop, the pockets of air, and what draining leaves. */
@@ -129,14 +129,16 @@ function LoopFill({ loop }: { readonly loop: Loop }) {
       <p>
         {drain.drain === null
           ? msg`There is no drain valve: the loop is emptied by taking a tube off over a bowl.`
-          : msg`By ${componentName(design, drain.drain.component)}, with the fill cap off: about ${formatMeasure(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL), 'mL')} run out, ${formatMeasure(drain.stays_mL, 'mL')} stay${
-              drain.stays.length > 0
-                ? msg`, most in ${drain.stays
+          : msg`By ${componentName(design, drain.drain.component)}, with the fill cap off: about
+              ${formatMeasure(Math.max(0, (volume?.total_mL ?? 0) - drain.stays_mL), 'mL')} run out,
+              ${noted(
+                msg`${formatMeasure(drain.stays_mL, 'mL')} stay`,
+                drain.stays.length > 0 &&
+                  msg`most in ${drain.stays
                     .slice(0, 3)
                     .map((p) => componentName(design, p.component))
-                    .join(', ')}`
-                : ''
-            }.`}
+                    .join(', ')}`,
+              )}.`}
       </p>
     </section>
   );

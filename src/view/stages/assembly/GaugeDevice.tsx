@@ -68,8 +68,8 @@ export function GaugeDevice({
             {msg`Note what it shows`}
           </Press>
           <label>
-            <Check checked={byItself} onChange={(e) => setByItself(e.target.checked)} />
-            {msg` every two minutes by itself`}
+            <Check checked={byItself} onChange={(e) => setByItself(e.target.checked)} />{' '}
+            {msg`every two minutes by itself`}
           </label>
         </>
       )}

@@ -104,9 +104,9 @@ function StepRow({
       <Press className={styles.name} onClick={onOpen} aria-current={isOpen}>
         {step.title}
         {step.trapped !== null && (
-          <strong className={styles.trapped}>{msg`: does not go in`}</strong>
+          <strong className={styles.trapped}> {msg`(does not go in)`}</strong>
         )}
-        {noted && <span className="soft">{msg`, noted`}</span>}
+        {noted && <span className="soft"> {msg`(noted)`}</span>}
       </Press>
       <span className={styles.minutes}>{formatNumber(step.minutes.practised)}</span>
       {movable ? (

@@ -55,7 +55,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
       </Press>
       {gone !== null && (
         <p role="status">
-          {msg`The photo is taken away. `}
+          {msg`The photo is taken away.`}{' '}
           <Press
             className={styles.quiet}
             onClick={() => {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { CAUTIONS, type Step } from '@/core/assembly';
 import type { Work } from '@/core/design';
 import { formatNumber, formatDate } from '@/core/units';
-import { msg } from '@/core/messages';
+import { msg, sentences } from '@/core/messages';
 import { StepPhotos } from './StepPhotos';
 import type { Photos } from './usePhotos';
 import styles from './AssemblyStage.module.css';
@@ -58,9 +58,12 @@ export function StepSheet({
         </p>
       )}
       <p className="soft">
-        {msg`${formatNumber(step.minutes.beginner)} min the first time,
-          ${formatNumber(step.minutes.practised)} with practice
-          (estimated)${step.waits_h > 0 ? msg`; then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait` : ''}.${done ? msg` Done ${formatDate(done.on, 'moment')}.` : ''}`}
+        {sentences(
+          msg`${formatNumber(step.minutes.beginner)} min the first time,
+            ${formatNumber(step.minutes.practised)} with practice (estimated).`,
+          step.waits_h > 0 && msg`Then ${formatNumber(step.waits_h, { decimals: 1 })} h to wait.`,
+          done && msg`Done ${formatDate(done.on, 'moment')}.`,
+        )}
       </p>
       <StepPhotos key={`photos of ${step.id}`} step={step.id} photos={photos} />
       <NoteField key={step.id} value={work.notes?.[step.id] ?? ''} onCommit={onNote} />

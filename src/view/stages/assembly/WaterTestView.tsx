@@ -78,8 +78,7 @@ function LoopWatch({ loop }: { readonly loop: Loop }) {
               const looked = done?.[keyOf(loop.id, m)];
               return (
                 <li key={m}>
-                  <Mark verdict={looked ? 'ok' : 'unchecked'} />
-                  {msg` after ${timeText(m)} `}
+                  <Mark verdict={looked ? 'ok' : 'unchecked'} /> {msg`after ${timeText(m)}`}{' '}
                   {looked ? (
                     <Press className={styles.link} onClick={() => mark(m, null)}>
                       {msg`dry at

@@ -259,8 +259,8 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
       </div>
       {plate.troubles.map((t) => (
         <p key={t.says}>
-          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} />
-          {msg` ${t.says} ${formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least
+          <Mark verdict={t.measured_mm < 0 ? 'fails' : 'marginal'} />{' '}
+          {msg`${t.says} ${formatMeasure(t.measured_mm, 'mm', { decimals: 1 })}, at least
             ${formatMeasure(t.limit_mm, 'mm', { decimals: 1 })}.`}
         </p>
       ))}

@@ -14,7 +14,7 @@ import {
   useInAddress,
   type CaseView,
 } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, sentences } from '@/core/messages';
 import { Elevation } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -55,15 +55,17 @@ const STANDS = worded(
 );
 
 /** A room behind the tray counts in its litres: it is told beside them. */
-const roomBehind = ({ behind_mm = 0 }: CasePart): string =>
-  behind_mm >= ROOM_BEHIND_MM ? msg` and ${formatMeasure(behind_mm, 'mm')} behind the tray` : '';
+const insideWords = ({ interior, behind_mm = 0 }: CasePart): string =>
+  behind_mm >= ROOM_BEHIND_MM
+    ? msg`${formatSize(interior)} inside and ${formatMeasure(behind_mm, 'mm')} behind the tray`
+    : msg`${formatSize(interior)} inside`;
 
 /** How large the case is, inside and over its sheets; a frame has no sheets. */
 const caseWords = (box: CasePart): string =>
   box.air?.open === true
     ? msg`${box.name}, an open frame of ${formatSize(box.interior)}.`
-    : msg`${box.name}, ${formatNumber(box.volume_L)} litres, ${formatSize(box.interior)}
-      inside${roomBehind(box)}, ${formatSize(outsideOf(box))} outside dimensions.`;
+    : msg`${box.name}, ${formatNumber(box.volume_L)} litres, ${insideWords(box)},
+        ${formatSize(outsideOf(box))} outside dimensions.`;
 
 /** What fits where: elevations with gaps, mounts with their room, screws. */
 export function CaseStage() {
@@ -213,21 +215,17 @@ export function CaseStage() {
                   <Check
                     checked={design.choices.removed.includes(o.id)}
                     onChange={(e) =>
-                      commit(
-                        msg`${e.target.checked ? msg`take out` : msg`put back`} the
-                          ${o.name.toLowerCase()}`,
-                        {
-                          do: 'case.remove-obstacle',
-                          obstacle: o.id,
-                          removed: e.target.checked,
-                        },
-                      )
+                      commit(e.target.checked ? msg`take out ${o.name}` : msg`put back ${o.name}`, {
+                        do: 'case.remove-obstacle',
+                        obstacle: o.id,
+                        removed: e.target.checked,
+                      })
                     }
-                  />
-                  {msg` taken out`}
+                  />{' '}
+                  {msg`taken out`}
                 </label>
               ) : (
-                <span className="soft">{msg` fixed`}</span>
+                <span className="soft"> {msg`fixed`}</span>
               )}
             </p>
           ))}
@@ -261,19 +259,16 @@ export function CaseStage() {
         <>
           <p>{caseWords(box)}</p>
           <p className="soft">
-            {component && movedBy(design, component.id, [0, 0, 0]) ? (
-              <>
-                {msg`Drag ${component.name}, or move it with the arrow keys by ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}.${
-                  nearest
-                    ? msg` Nearest: ${nearest.nameA} to ${nearest.nameB},
-                      ${formatMillimetres(nearest.gap_mm, 1)}.`
-                    : ''
-                }`}
-              </>
-            ) : (
-              msg`Click a part to see its gaps and move it. Radiators slide on their rails; pump
-                and reservoir are free-standing, on a bracket or tape.`
-            )}
+            {component && movedBy(design, component.id, [0, 0, 0])
+              ? sentences(
+                  msg`Drag ${component.name}, or move it with the arrow keys by
+                  ${formatMeasure(1, 'mm')}, with Shift by ${formatMeasure(5, 'mm')}.`,
+                  nearest &&
+                    msg`Nearest: ${nearest.nameA} to ${nearest.nameB},
+                    ${formatMillimetres(nearest.gap_mm, 1)}.`,
+                )
+              : msg`Click a part to see its gaps and move it. Radiators slide on their rails; pump
+                and reservoir are free-standing, on a bracket or tape.`}
           </p>
         </>
       }

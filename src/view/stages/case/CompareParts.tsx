@@ -30,7 +30,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
       <Press className={styles.link} aria-expanded={open} onClick={() => setOpen(!open)}>
         {open
           ? msg`Collapse the comparison`
-          : msg`Compare all ${PART_KINDS[component.part.kind].many.toLowerCase()} in its place`}
+          : msg`Compare all ${PART_KINDS[component.part.kind].several} in its place`}
       </Press>
       {open && (
         <Progress

@@ -26,7 +26,10 @@ export const gapsToMind = (gaps: Gaps, picked: string | null): Gaps =>
 /** "touch in 7 of 100 builds", where that may be. */
 const touching = (judged: GapJudged | undefined) =>
   judged && judged.beyond > SELDOM && judged.beyond < 1 - SELDOM ? (
-    <span className="soft">{msg`: touch in ${Math.round(100 * judged.beyond)} of 100 builds`}</span>
+    <span className="soft">
+      {' '}
+      {msg`(touch in ${Math.round(100 * judged.beyond)} of 100 builds)`}
+    </span>
   ) : null;
 const SELDOM = 0.005;
 

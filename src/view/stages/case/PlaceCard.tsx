@@ -19,7 +19,7 @@ import {
 } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { AgainstFields } from './AgainstFields';
 import { CompareParts } from './CompareParts';
@@ -227,7 +227,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       </p>
       {store && (
         <p className="soft">
-          {msg`The catalogue data of this part differ from this build's copy. `}
+          {msg`The catalogue data of this part differ from this build's copy.`}{' '}
           <Press
             className={styles.link}
             onClick={() =>
@@ -244,7 +244,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
       )}
       <div className={styles.controls}>
         <label className={styles.nameLabel}>
-          {msg`Name `}
+          {msg`Name`}{' '}
           <TextInput
             className={styles.nameInput}
             defaultValue={component.name}
@@ -332,8 +332,10 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 </Press>
               ))}
               <span className="soft">
-                {msg`of
-                  ${formatMeasure(Math.max(0, slack), 'mm')}${mount.holes ? msg`, to its holes` : ''}`}
+                {noted(
+                  msg`of ${formatMeasure(Math.max(0, slack), 'mm')}`,
+                  mount.holes && msg`to its holes`,
+                )}
               </span>
             </div>
             <Segments
@@ -464,8 +466,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                     : { do: 'component.unset', component: component.id, keys: ['partOf'] },
                 )
               }
-            />
-            {msg` sold as one with what it stands on, at its price`}
+            />{' '}
+            {msg`sold as one with what it stands on, at its price`}
           </label>
         )}
         <CompareParts component={component} />
@@ -480,8 +482,8 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   values: { owned: e.target.checked },
                 })
               }
-            />
-            {msg` I have it already`}
+            />{' '}
+            {msg`I have it already`}
           </label>
           <Press
             className={styles.remove}

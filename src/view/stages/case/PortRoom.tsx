@@ -5,13 +5,19 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
-import { HAND_MM } from '@/core/clearance';
+import { HAND_MM, type PortFit } from '@/core/clearance';
 import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
+
+const clashWords = ({ fitting, with: other, besidePort }: PortFit): string =>
+  noted(
+    msg`${fitting} runs into ${other ?? ''}`,
+    besidePort && msg`an extender on one of the two parts them`,
+  );
 
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
@@ -61,8 +67,7 @@ export function PortRoom() {
                   <br />
                   <span className="soft">
                     {p.verdict === 'clash'
-                      ? msg`${p.fitting} runs into
-                        ${p.with ?? ''}${p.besidePort ? msg`; an extender on one of the two parts them` : ''}`
+                      ? clashWords(p)
                       : msg`${p.fitting}: ${p.with ?? ''} leaves no finger clearance`}
                   </span>
                 </TableCell>

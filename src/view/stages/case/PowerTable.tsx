@@ -9,7 +9,7 @@ import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
@@ -28,6 +28,9 @@ export function PowerTable() {
   const analysis = useEditor((s) => s.analysis);
   const pick = useEditor((s) => s.pick);
   const { wiring: power } = analysis.reports;
+  const plugs = (Object.keys(PLUGS) as (keyof typeof PLUGS)[])
+    .filter((k) => power.plugs[k] > 0)
+    .map((k) => `${power.plugs[k]} ${PLUGS[k]}`);
   const nameOf = (id: string): string => componentName(design, id);
   if (power.lines.length === 0 && power.unfed.length === 0) return null;
   const supply = supplyLoad(analysis.system, analysis.thermalModel);
@@ -65,8 +68,7 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        {l.by.name}
-                        {l.sharedSpeed ? msg`; all at one speed` : ''}
+                        {noted(l.by.name, l.sharedSpeed && msg`all at one speed`)}
                       </span>
                     </>
                   )}
@@ -74,9 +76,11 @@ export function PowerTable() {
                     <>
                       <br />
                       <span className="soft">
-                        {msg`about ${formatMeasure(l.way_mm, 'mm')} to the motherboard
-                          (estimated), cables reach
-                          ${formatMeasure(l.reach_mm, 'mm')}${l.extension ? msg`; with ${l.extension.name}` : ''}`}
+                        {noted(
+                          msg`about ${formatMeasure(l.way_mm, 'mm')} to the motherboard (estimated)`,
+                          msg`cables reach ${formatMeasure(l.reach_mm, 'mm')}`,
+                          l.extension && msg`with ${l.extension.name}`,
+                        )}
                       </span>
                     </>
                   )}
@@ -108,23 +112,20 @@ export function PowerTable() {
         </TableBody>
       </Table>
       <p className="soft">
-        {msg`Plugs: ${(Object.keys(PLUGS) as (keyof typeof PLUGS)[])
-          .filter((k) => power.plugs[k] > 0)
-          .map((k) => `${power.plugs[k]} ${PLUGS[k]}`)
-          .join(
-            ', ',
-          )}. Left: ${counted(power.freeFan, '# fan header', '# fan headers')}, ${counted(power.freePump, '# pump header', '# pump headers')}.${
-          power.assumed
-            ? msg` The
-            board says nothing of its headers: common ones are assumed.`
-            : ''
-        } At full speed and 12 V; starting draws more for a moment. Cables are on the parts list.`}
+        {sentences(
+          msg`Plugs: ${plugs.join(', ')}.`,
+          msg`Left: ${counted(power.freeFan, '# fan header', '# fan headers')},
+            ${counted(power.freePump, '# pump header', '# pump headers')}.`,
+          power.assumed && msg`The board says nothing of its headers: common ones are assumed.`,
+          msg`At full speed and 12 V; starting draws more for a moment. Cables are on the parts
+            list.`,
+        )}
       </p>
       <p>
         {supply ? (
           <>
-            <Mark verdict={supplyVerdict(supply)} />
-            {msg` Supply: ${formatWatts(supply.most_W)} of ${formatWatts(supply.rating_W)} in
+            <Mark verdict={supplyVerdict(supply)} />{' '}
+            {msg`Supply: ${formatWatts(supply.most_W)} of ${formatWatts(supply.rating_W)} in
               the heaviest load, ${formatWatts(supply.helpers_W)} of it fans and pumps;
               ${formatNumber(100 * (1 - supply.most_W / supply.rating_W))} % margin.`}
           </>

@@ -8,7 +8,7 @@ import { findComponent } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
@@ -51,12 +51,10 @@ export function ScrewTable() {
                 <TableCell className="num">
                   {s.length_mm === null
                     ? msg`none`
-                    : `${s.quantity} × ${s.length_mm}${
-                        s.washers > 0
-                          ? msg`, ${s.washers}
-                      washers`
-                          : ''
-                      }`}
+                    : noted(
+                        `${s.quantity} × ${s.length_mm}`,
+                        s.washers > 0 && msg`${s.washers} washers`,
+                      )}
                 </TableCell>
                 <TableCell>
                   <Mark verdict={screwVerdict()} />

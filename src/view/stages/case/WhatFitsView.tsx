@@ -10,7 +10,7 @@ import type { FanPart, RadiatorPart } from '@/core/components';
 import { formatMeasure, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Segments, useOffer, Press, rich } from '@/view/shared';
 import { useEditor, useWhatFits } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted } from '@/core/messages';
 import styles from './WhatFitsView.module.css';
 
 const FACES: readonly { readonly value: FanFaces; readonly label: string }[] = worded(() => [
@@ -123,14 +123,11 @@ export function WhatFitsView() {
                   120`}</strong>
                 <span className={styles.picks}>
                   {s.picks
-                    .map(
-                      (p) =>
-                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}${
-                          p.slide_mm > 0
-                            ? msg`,
-                          slid ${formatMeasure(p.slide_mm, 'mm')}`
-                            : ''
-                        }`,
+                    .map((p) =>
+                      noted(
+                        `${mountName(p.mount).toLowerCase()}: ${nameOf(p.radiator)}`,
+                        p.slide_mm > 0 && msg`slid ${formatMeasure(p.slide_mm, 'mm')}`,
+                      ),
                     )
                     .join('; ')}
                   {s.gap_mm === null
@@ -185,7 +182,7 @@ export function WhatFitsView() {
                         >
                           <Mark verdict={VERDICT[c.verdict]} /> {clearanceWords()}
                           {hangs(m.id) === r.id ? (
-                            <span className="soft">{msg` in place`}</span>
+                            <span className="soft"> {msg`in place`}</span>
                           ) : null}
                         </Press>
                       </TableCell>
@@ -202,7 +199,7 @@ export function WhatFitsView() {
                   ${mountName(open.mount).toLowerCase()}: stack
                   ${formatMeasure(open.stack_mm, 'mm')} with ${fanOf(open.fan)?.name}, slid
                   ${formatMeasure(open.slide_mm, 'mm')}, ports to the
-                  ${open.ports === 'end' ? msg`far end` : msg`start`} of the rail. `}
+                  ${open.ports === 'end' ? msg`far end` : msg`start`} of the rail.`}{' '}
                 {open.gap_mm === null ? (
                   msg`Nothing is near.`
                 ) : (

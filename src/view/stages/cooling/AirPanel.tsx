@@ -19,7 +19,7 @@ import {
 } from '@/core/units';
 import { Segments, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { listAnd, msg } from '@/core/messages';
+import { listAnd, msg, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { VentsTable } from './VentsTable';
 import styles from './CoolingStage.module.css';
@@ -93,17 +93,15 @@ export function AirPanel() {
     <>
       <Section title={msg`Air through the case`}>
         <p>
-          {msg`Case air is at ${formatCelsius(report.caseAir_C, 1)}, ${formatKelvin(report.caseAir_C - room_C)} above room air${
-            before_W > 1
-              ? msg`: ${listAnd(intake.map((r) => nameOf(r.id)))}
-                ${intake.length > 1 ? msg`put` : msg`puts`} ${formatWatts(before_W)} into it`
-              : ''
-          }${
-            report.airCooled_W > 1
-              ? msg`${before_W > 1 ? msg`, and` : ':'} air-cooled parts
-                ${formatWatts(report.airCooled_W)}`
-              : ''
-          }.`}
+          {sentences(
+            msg`Case air is at ${formatCelsius(report.caseAir_C, 1)},
+              ${formatKelvin(report.caseAir_C - room_C)} above room air.`,
+            before_W > 1 &&
+              msg`${formatWatts(before_W)} come into it from
+                ${listAnd(intake.map((r) => nameOf(r.id)))}.`,
+            report.airCooled_W > 1 &&
+              msg`${formatWatts(report.airCooled_W)} come from air-cooled parts.`,
+          )}
         </p>
         {exhaust.map((r) => {
           const cost = r.conductance_WK * (r.airIn_C - room_C);
@@ -202,8 +200,12 @@ function pressureWords(
   several: boolean,
   shell: CasePart | null,
 ): string {
-  const warm = several ? msg` and is at ${formatCelsius(temp_C, 1)}` : '';
-  const side = pressure_Pa >= 0 ? 'over' : 'under';
-  return msg`${several ? chamberName(shell, id) : msg`The case`} stands
-    ${formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 })} ${side} the room${warm}.`;
+  const where = several ? chamberName(shell, id) : msg`The case`,
+    by = formatMeasure(Math.abs(pressure_Pa), 'Pa', { decimals: 1 });
+  return sentences(
+    pressure_Pa >= 0
+      ? msg`${where} stands ${by} over the room.`
+      : msg`${where} stands ${by} under the room.`,
+    several && msg`It is at ${formatCelsius(temp_C, 1)}.`,
+  );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { CASE_NAMES } from '@/core/components';
+import { CASE_NAMES, CASE_WORDS } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -10,7 +10,7 @@ import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
 import { reasonForCarries, reasonForRadiator, reasonForSpot } from '../reasons';
@@ -126,7 +126,7 @@ export function AnswerPanel({
               label: CASE_NAMES[value],
             }))}
             onPick={(loadCase) =>
-              commit(msg`judge under ${CASE_NAMES[loadCase].toLowerCase()}`, {
+              commit(msg`judge under ${CASE_WORDS[loadCase]}`, {
                 do: 'brief.set',
                 values: { loadCase },
               })
@@ -189,7 +189,7 @@ export function AnswerPanel({
         </Table>
       </Section>
       <SpeedProfiles />
-      <Section title={msg`Hot spots under ${CASE_NAMES[design.brief.loadCase].toLowerCase()}`}>
+      <Section title={msg`Hot spots under ${CASE_WORDS[design.brief.loadCase]}`}>
         <Table>
           <TableHead>
             <TableRow>
@@ -207,10 +207,7 @@ export function AnswerPanel({
               .slice(0, MOST_SPOTS)
               .map((s) => (
                 <TableRow key={`${s.component}-${s.hotSpot}`}>
-                  <TableCell>
-                    {s.name}
-                    {s.cooledBy ? '' : msg`, air-cooled`}
-                  </TableCell>
+                  <TableCell>{noted(s.name, !s.cooledBy && msg`air-cooled`)}</TableCell>
                   <TableCell className="num">
                     <Why reason={reasonForSpot(s)}>{formatShown(s.temp_C, '°C')}</Why>
                   </TableCell>

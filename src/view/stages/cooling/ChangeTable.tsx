@@ -9,7 +9,7 @@ import { bestUse, type ChangeKind, type EvaluatedVariant } from '@/core/studies'
 import { formatKelvin, formatMoney, formatNumber } from '@/core/units';
 import { Mark, Pick, Progress, Press, rich } from '@/view/shared';
 import { useEditor, useChanges } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, someOf } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -68,7 +68,7 @@ export function ChangeTable() {
       return (
         <>
           {rich`Best use of it: ${(<strong>{best.label}</strong>)},
-            ${formatKelvin(best.deltaT_K)} for ${formatMoney(best.cost_minor)}. `}
+            ${formatKelvin(best.deltaT_K)} for ${formatMoney(best.cost_minor)}.`}{' '}
           <Press
             className={styles.put}
             disabled={!fresh}
@@ -124,12 +124,7 @@ export function ChangeTable() {
             <TableRow>
               <TableCell component="th" colSpan={5} scope="rowgroup">
                 <Mark verdict={c.troubles.length > 0 ? 'fails' : 'ok'} /> {c.label}
-                {c.troubles.length > 0 && (
-                  <span className="soft">
-                    : {c.troubles[0]}
-                    {c.troubles.length > 1 ? msg` and ${c.troubles.length - 1} more` : ''}
-                  </span>
-                )}
+                {c.troubles.length > 0 && <span className="soft">: {someOf(c.troubles, 1)}</span>}
               </TableCell>
             </TableRow>
             <TableRow>

@@ -6,7 +6,7 @@ import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
 import { Segments, Why, rich } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, sentences } from '@/core/messages';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
 import {
   reasonForBand,
@@ -138,8 +138,8 @@ function Cooling() {
             </Why>
             )
           </span>
-        )}
-        {rich` above room air at ${(
+        )}{' '}
+        {rich`above room air at ${(
           <Why reason={reasonForNoise(design, analysis.thermalModel)}>
             {msg`${formatNumber(report.noise_dBA, { decimals: 1 })} dBA`}
           </Why>
@@ -154,19 +154,20 @@ function Cooling() {
             )
           </span>
         )}
-        .{chanceWords(band?.noise, msg`be louder than you ask`)}{' '}
+        . {chanceWords(band?.noise, msg`be louder than you ask`)}{' '}
         <Why
           reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.deltaT_K)}
         >
           {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
         </Why>
-        {msg`; you have ${sizing.sections}.${
-          sizing.quietestSpeed_rpm !== null && sizing.quietestNoise_dBA !== null
-            ? msg` The slowest speed that meets the brief is
-              ${formatSpeed(sizing.quietestSpeed_rpm)},
-              ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`
-            : ''
-        }`}
+        .{' '}
+        {sentences(
+          msg`You have ${sizing.sections}.`,
+          sizing.quietestSpeed_rpm !== null &&
+            sizing.quietestNoise_dBA !== null &&
+            msg`The slowest speed that meets the brief is ${formatSpeed(sizing.quietestSpeed_rpm)},
+              ${formatNumber(sizing.quietestNoise_dBA, { decimals: 1 })} dBA.`,
+        )}
       </>
     );
   };

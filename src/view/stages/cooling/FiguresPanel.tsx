@@ -9,12 +9,20 @@ import { useState } from 'react';
 import { compareRating } from '@/core/thermal';
 import { formatNumber } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, sentences } from '@/core/messages';
 import { CurveEditor, type CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
 import { MeasuredEditor } from './MeasuredEditor';
 import { RatingEditor } from './RatingEditor';
 import styles from './CoolingStage.module.css';
+
+const measuredWords = ({
+  points,
+  source,
+}: {
+  readonly points: readonly unknown[];
+  readonly source?: string;
+}): string => (source ? msg`${points.length} points; ${source}.` : msg`${points.length} points.`);
 
 /**
  * Where each figure comes from: modelled or measured, with the ways to put measured points in its
@@ -49,18 +57,13 @@ export function FiguresPanel() {
           return (
             <div key={r.id} className={styles.figure}>
               <p>
-                <strong>{component?.name}</strong>
-                {msg`: ${formatNumber(r.conductance_WK, { decimals: 1 })} W/K at ${formatNumber(r.speed_rpm)} rpm, ${
-                  r.basis === 'model'
-                    ? msg`modelled
-                  from its fins`
-                    : r.basis
-                }. ${
-                  part?.measured
-                    ? msg`${part.measured.points.length}
-                      points${part.measured.source ? `; ${part.measured.source}` : ''}. `
-                    : ''
-                }`}
+                <strong>{component?.name}</strong>:{' '}
+                {sentences(
+                  msg`${formatNumber(r.conductance_WK, { decimals: 1 })} W/K at
+                    ${formatNumber(r.speed_rpm)} rpm,
+                    ${r.basis === 'model' ? msg`modelled from its fins` : r.basis}.`,
+                  part?.measured && measuredWords(part.measured),
+                )}{' '}
                 <Press className={styles.put} onClick={() => setMeasuring(r.id)}>
                   {part?.measured ? msg`Measured points` : msg`Enter measured points`}
                 </Press>

@@ -119,7 +119,7 @@ export function MeasuredEditor({
             onKeyDown={(e) => e.stopPropagation()}
           />
           <label className={styles.source}>
-            {msg`Where from `}
+            {msg`Where from`}{' '}
             <TextInput
               value={source}
               maxLength={200}

@@ -66,8 +66,8 @@ export function VentsTable() {
               checked ? { ...rest, open: true } : rest,
             );
           }}
-        />
-        {msg` An open frame: no case air`}
+        />{' '}
+        {msg`An open frame: no case air`}
       </label>
       {!own.open && (
         <Table>

@@ -96,7 +96,7 @@ export function CurvePoints({
           onKeyDown={(e) => e.stopPropagation()}
         />
         <label className={styles.source}>
-          {msg`Where from `}
+          {msg`Where from`}{' '}
           <TextInput
             value={source}
             maxLength={200}
@@ -133,7 +133,7 @@ export function CurvePoints({
         <CurvePlot
           points={points}
           at={reading ? reading.at : null}
-          x={{ word: kind.xWord.toLowerCase(), unit: QUANTITIES[kind.x].inner }}
+          x={{ word: kind.xWord, unit: QUANTITIES[kind.x].inner }}
           y={{ word: kind.yAxis, unit: QUANTITIES[kind.y].inner }}
         />
         {reading && reading.words !== '' && (

@@ -64,8 +64,10 @@ const loss = (passage: number): CurveKind => ({
       note: false,
       words: msg`a ${formatNumber(fit.a, { decimals: 3 })}, b
         ${formatNumber(fit.b, { decimals: 3 })}: drop = a Q + b Q² in kPa and L/min, never below
-        0. It misses the points by ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}
-        (root mean square)${slip(fit.residual_kPa, points)}`,
+        0. ${missWords(
+          msg`${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })} (root mean square)`,
+          isRough(fit.residual_kPa, points),
+        )}`,
     };
   },
   tooFew: msg`One point with flow above 0 is needed.`,
@@ -173,8 +175,8 @@ const resistance: CurveKind = {
       note: false,
       words: msg`R = ${formatNumber(law.atReference_KW, { decimals: 4 })} K/W ×
         (${formatNumber(law.reference_Lmin, { decimals: 2 })} /
-        Q)^${formatNumber(law.exponent, { decimals: 2 })}. It misses the points by
-        ${formatNumber(miss, { decimals: 4 })} K/W${slip(miss, used)}`,
+        Q)^${formatNumber(law.exponent, { decimals: 2 })}.
+        ${missWords(msg`${formatNumber(miss, { decimals: 4 })} K/W`, isRough(miss, used))}`,
     };
   },
   get tooFew() {
@@ -191,10 +193,13 @@ export const curveKind = (of: CurveOf['of']): CurveKind => {
 
 /** A fit that misses by more than this share of the largest value is called out. */
 const ROUGH = 0.05;
-function slip(residual: number, points: Points): string {
+function isRough(residual: number, points: Points): boolean {
   const most = Math.max(...points.map((p) => p[1]));
-  return most > 0 && residual > ROUGH * most
-    ? msg`: more than ${formatNumber(100 * ROUGH)} % of the largest. Look for a slip of a unit
-      or a point.`
-    : '.';
+  return most > 0 && residual > ROUGH * most;
 }
+
+const missWords = (by: string, rough: boolean): string =>
+  rough
+    ? msg`It misses the points by ${by}: more than ${formatNumber(100 * ROUGH)} % of the largest.
+        Look for a slip of a unit or a point.`
+    : msg`It misses the points by ${by}.`;

@@ -5,6 +5,7 @@ import type { CaseReport } from '@/core/thermal';
 import type { ClearanceReport } from '@/core/clearance';
 import { extentOf, type Solid, type System } from '@/core/system';
 import { msg } from '@/core/messages';
+import { cutWords } from '../runWords';
 import { Shell } from './Shell';
 import { samplePath } from '@/core/routing';
 import type { Run, Segment } from '@/core/tubing';
@@ -315,14 +316,7 @@ export function Elevation({
             return (
               <g key={run.id} className={styles.component} onClick={() => onPick(run.id)}>
                 <title>
-                  {run.bridge
-                    ? `${run.name}: ${run.bridge.name}`
-                    : `${run.name}: ${run.estimated ? msg`about ` : ''}${formatMeasure(run.cut_mm, 'mm')}${
-                        run.estimated
-                          ? msg`,
-                      estimated`
-                          : ''
-                      }`}
+                  {run.bridge ? `${run.name}: ${run.bridge.name}` : `${run.name}: ${cutWords(run)}`}
                 </title>
                 {run.routed?.pieces.map((b, i) => {
                   const [x1, y1] = flatPoint(view, size, b.from),

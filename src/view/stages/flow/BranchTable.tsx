@@ -62,7 +62,7 @@ export function BranchTable({
                       ))
                     : msg`${nameOf(b.from)} to ${nameOf(b.to)}`}
                   {b.components.length > 0 && (
-                    <span className="soft">{msg` ${nameOf(b.from)} to ${nameOf(b.to)}`}</span>
+                    <span className="soft"> {msg`${nameOf(b.from)} to ${nameOf(b.to)}`}</span>
                   )}
                 </TableCell>
                 <TableCell className="num">{formatFlow(b.flow_Lmin)}</TableCell>

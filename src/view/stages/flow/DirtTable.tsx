@@ -17,7 +17,7 @@ import {
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatNumber, formatShown, unitShown } from '@/core/units';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -75,7 +75,8 @@ export function DirtTable({
                     </Press>
                     {component?.settings.clogged ? (
                       <span className="soft">
-                        {msg` ${formatNumber(100 * component.settings.clogged)} % already`}
+                        {' '}
+                        {msg`${formatNumber(100 * component.settings.clogged)} % already`}
                       </span>
                     ) : null}
                   </TableCell>
@@ -99,7 +100,7 @@ export function DirtTable({
                     >
                       {formatShown(s.flow_Lmin, 'L/min', { decimals: 1 })}
                       {s.flow_Lmin < target ? (
-                        <span className={styles.under}>{msg` under`}</span>
+                        <span className={styles.under}> {msg`under`}</span>
                       ) : null}
                       {graph.branched ? (
                         <>
@@ -118,10 +119,15 @@ export function DirtTable({
         </Table>
       )}
       <p className="soft">
-        {msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels
-          plugged${graph.branched ? msg`, and under it the flow through the part` : ''}; “under”
-          is below the ${formatFlow(target)} you ask for. Plugged channels send their flow
-          through the rest: dp(Q) becomes dp(Q / open share).`}
+        {sentences(
+          graph.branched
+            ? msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels
+                plugged, and under it the flow through the part.`
+            : msg`Flow round the loop, ${unitShown('L/min')}, with that share of the part's channels
+                plugged.`,
+          msg`“Under” is below the ${formatFlow(target)} you ask for. Plugged channels send their
+            flow through the rest: dp(Q) becomes dp(Q / open share).`,
+        )}
       </p>
     </Section>
   );

@@ -20,7 +20,7 @@ import {
 } from '@/core/units';
 import { Segments, Why, Press, rich } from '@/view/shared';
 import { downloadInp, useBands, useEditor } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, sentences } from '@/core/messages';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForBeside, reasonForFlow } from '../reasons';
@@ -154,9 +154,9 @@ function OneLoop({
     if (margin === null) return '';
     if (margin >= 0)
       return msg`At the ${formatFlow(target)} you ask for, the pump has a margin of
-        ${formatNumber(100 * margin)} %`;
+        ${formatNumber(100 * margin)} %.`;
     return msg`At the ${formatFlow(target)} you ask for, the pump is
-      ${formatNumber(-100 * margin)} % short of head`;
+      ${formatNumber(-100 * margin)} % short of head.`;
   };
   const spare = wordsOfMargin();
   const enough =
@@ -166,11 +166,6 @@ function OneLoop({
       : '';
   const bands = useBands();
   const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
-  const joinWords = () => {
-    if (spare && enough) return '; ';
-    if (spare) return '.';
-    return '';
-  };
   return (
     <StageFrame
       stage="flow"
@@ -199,10 +194,15 @@ function OneLoop({
                 </Why>
                 )
               </span>
+            )}{' '}
+            {sentences(
+              graph.branched
+                ? msg`and ${formatKilopascals(state.head_kPa)}, before it splits.`
+                : msg`and ${formatKilopascals(state.head_kPa)}.`,
+              spare,
+              enough,
+              chanceWords(likely, msg`move less than you ask`),
             )}
-            {msg` and
-              ${formatKilopascals(state.head_kPa)}${graph.branched ? msg`, before it splits` : ''}.
-              ${spare}${joinWords()}${enough}${chanceWords(likely, msg`move less than you ask`)}`}
           </>
         ) : (
           msg`See the findings beside.`
@@ -258,7 +258,8 @@ function OneLoop({
           {msg`EPANET file`}
         </Press>
         <span className="soft">
-          {msg` Every loop of this build as an open .inp file, so that anyone can check these
+          {' '}
+          {msg`Every loop of this build as an open .inp file, so that anyone can check these
             flows with another engine.`}
         </span>
       </p>

@@ -12,7 +12,7 @@ import {
 } from '@/core/units';
 import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons';
 import { CurveEditor, type CurveOf } from '../curve';
@@ -84,7 +84,7 @@ export function LossStairs({ graph, state, network }: Props) {
               >
                 {name}
                 {run?.estimated && l.kind === 'tube' ? (
-                  <span className="soft">{msg` est.`}</span>
+                  <span className="soft"> {msg`est.`}</span>
                 ) : null}
               </Press>
               <span className={styles.stepBar} aria-hidden>
@@ -101,12 +101,15 @@ export function LossStairs({ graph, state, network }: Props) {
               {open && (
                 <div className={styles.detail}>
                   <span>
-                    {formatFlow(Math.abs(l.flow_Lmin))}
-                    {l.reynolds ? msg`, Re ${formatNumber(l.reynolds)}, ${l.regime ?? ''}` : ''}
-                    {pipe && pipe.length_mm > 0
-                      ? msg`; ${formatMillimetres(pipe.length_mm)} of
-                        ${formatMeasure(pipe.bore_mm, 'mm')} bore`
-                      : ''}
+                    {noted(
+                      formatFlow(Math.abs(l.flow_Lmin)),
+                      l.reynolds && msg`Re ${formatNumber(l.reynolds)}`,
+                      l.reynolds && l.regime,
+                      pipe &&
+                        pipe.length_mm > 0 &&
+                        msg`${formatMillimetres(pipe.length_mm)} of
+                          ${formatMeasure(pipe.bore_mm, 'mm')} bore`,
+                    )}
                   </span>
                   {run && <RunFittings run={run} loop={graph.loop} />}
                   {measured && component && (
@@ -142,8 +145,8 @@ export function LossStairs({ graph, state, network }: Props) {
                             values: { shut: e.target.checked },
                           })
                         }
-                      />
-                      {msg` shut`}
+                      />{' '}
+                      {msg`shut`}
                     </label>
                   )}
                 </div>
@@ -153,11 +156,11 @@ export function LossStairs({ graph, state, network }: Props) {
         })}
       </ul>
       <p className="soft">
-        {msg`est.: the run's length is estimated until it is routed in space.${
-          graph.branched
-            ? msg` Shares are of the pumps' work: a branch with half the flow counts half.`
-            : ''
-        }`}
+        {sentences(
+          msg`est.: the run's length is estimated until it is routed in space.`,
+          graph.branched &&
+            msg`Shares are of the pumps' work: a branch with half the flow counts half.`,
+        )}
       </p>
       <div className={styles.pumpCurves}>
         {graph.links
@@ -217,7 +220,7 @@ function FitLine({
     <span>
       {msg`${points.length} points fit ${formatNumber(fit.a, { decimals: 2 })} Q +
         ${formatNumber(fit.b, { decimals: 2 })} Q² within
-        ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}${source ? `; ${source}` : ''}. `}
+        ${formatMeasure(fit.residual_kPa, 'kPa', { decimals: 2 })}${source ? `; ${source}` : ''}.`}{' '}
       <Press className={styles.textButton} onClick={onEdit}>
         {msg`Measured points`}
       </Press>

@@ -19,7 +19,7 @@ import {
   unitShown,
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
-import { msg } from '@/core/messages';
+import { msg, noted } from '@/core/messages';
 import styles from './OperatingChart.module.css';
 
 interface Props {
@@ -246,9 +246,13 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
               }}
             >
               <span className={styles.handleText}>
-                {formatFlow(state.flow_Lmin)},{' '}
-                {formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })}
-                {speed ? msg` at ${formatSpeed(speed.now)}` : ''}
+                {noted(
+                  formatFlow(state.flow_Lmin),
+                  speed
+                    ? msg`${formatMeasure(state.head_kPa, 'kPa', { decimals: 1 })} at
+                        ${formatSpeed(speed.now)}`
+                    : formatMeasure(state.head_kPa, 'kPa', { decimals: 1 }),
+                )}
               </span>
             </Press>
           )}

@@ -11,7 +11,7 @@ import type { LoopGraph } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatShown, unitShown } from '@/core/units';
 import { Segments, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -44,15 +44,12 @@ export function PressureTable({
   const nameOf = (n: NodePressure): string => {
     const component = findComponent(design, n.component);
     const chambers = rows.filter((r) => r.component === n.component);
-    const sideWords = () => {
-      if (chambers.length > 1) {
-        if (n === chambers[0]) return msg`, in`;
-        if (n === chambers[chambers.length - 1]) return msg`, out`;
-        return '';
-      }
-      return '';
-    };
-    return `${component?.name ?? n.component}${sideWords()}`;
+    const isOne = chambers.length < 2;
+    return noted(
+      component?.name ?? n.component,
+      !isOne && n === chambers[0] && msg`in`,
+      !isOne && n === chambers[chambers.length - 1] && msg`out`,
+    );
   };
   const lowest = profile.lowest,
     lowName = lowest ? nameOf(lowest) : '';
@@ -76,11 +73,14 @@ export function PressureTable({
       }
     >
       <p>
-        {flowLow ? msg`What flows presses least at ${nameOf(flowLow)}. ` : ''}
-        {lowest
-          ? msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)}
-            absolute${lowest.absolute_kPa < profile.air_kPa - 0.05 ? msg`, ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside` : ''}.`
-          : ''}
+        {sentences(
+          flowLow && msg`What flows presses least at ${nameOf(flowLow)}.`,
+          lowest &&
+            (lowest.absolute_kPa < profile.air_kPa - 0.05
+              ? msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute,
+                  ${kPa(profile.air_kPa - lowest.absolute_kPa)} under the air outside.`
+              : msg`With heights, least at ${lowName}: ${kPa(lowest.absolute_kPa)} absolute.`),
+        )}
       </p>
       <Table>
         <TableHead>
@@ -100,7 +100,7 @@ export function PressureTable({
                 <Press className={styles.stepName} onClick={() => pick(n.component)}>
                   {nameOf(n)}
                 </Press>
-                {n === lowest && <span className="soft">{msg` lowest`}</span>}
+                {n === lowest && <span className="soft"> {msg`lowest`}</span>}
               </TableCell>
               <TableCell className="num">
                 {n.height_mm === null ? msg`no place` : formatShown(n.height_mm, 'mm')}

@@ -115,7 +115,7 @@ export function PumpChooser({ loop }: { readonly loop: string }) {
                 <TableCell>
                   <Mark verdict={pumpVerdict()} /> {r.part.name}
                   {inPlace.includes(r.part.id) ? (
-                    <span className="soft">{msg` in place`}</span>
+                    <span className="soft"> {msg`in place`}</span>
                   ) : null}
                   <br />
                   <span className="soft">

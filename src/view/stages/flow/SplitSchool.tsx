@@ -20,7 +20,7 @@ import {
 } from '@/core/units';
 import { useOffer, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './FlowStage.module.css';
 
@@ -169,16 +169,24 @@ function sentence(
     return msg`Temperatures are not known, so only flows are compared.`;
   const flows =
     beside.flow_Lmin > 0 && row.flow_Lmin > 0
-      ? msg` In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all,
+      ? msg`In parallel the pump moves ${more(beside.flow_Lmin / row.flow_Lmin - 1)} in all,
         and ${beside.parts[0]?.name ?? msg`each block`} gets
         ${formatNumber(100 * ((beside.parts[0]?.flow_Lmin ?? 0) / row.flow_Lmin))} % of what it
         gets in series.`
       : '';
   if (better === 'same')
-    return msg`It makes no difference to the hottest part: under
-      ${formatMeasure(0.1, 'K', { decimals: 1 })}.${flows}`;
-  return msg`${better === 'row' ? msg`In series` : msg`In parallel`} is better: the part closest
-    to its limit stays ${formatKelvin(by).replace('+', '')} cooler.${flows}`;
+    return sentences(
+      msg`It makes no difference to the hottest part: under
+        ${formatMeasure(0.1, 'K', { decimals: 1 })}.`,
+      flows,
+    );
+  const cooler = formatKelvin(by).replace('+', '');
+  return sentences(
+    better === 'row'
+      ? msg`In series is better: the part closest to its limit stays ${cooler} cooler.`
+      : msg`In parallel is better: the part closest to its limit stays ${cooler} cooler.`,
+    flows,
+  );
 }
 
 const more = (share: number): string =>

@@ -46,7 +46,7 @@ function MeasuredElsewhere() {
   return (
     <p className={styles.estimated}>
       {msg`Measured in ${builds}: ${offers.map((o) => offerText(design, o)).join('; ')} (± holds
-        in 95 of 100). `}
+        in 95 of 100).`}{' '}
       <Press
         className={styles.link}
         onClick={() =>

@@ -1,5 +1,5 @@
 'use client';
-import { CASE_NAMES } from '@/core/components';
+import { CASE_WORDS } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -8,7 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import { formatCelsius, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, Why, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, noted, sentences } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
 import { FirstBuild } from './FirstBuild';
@@ -43,24 +43,25 @@ export function HeatStage() {
     <StageFrame
       stage="heat"
       title={msg`${formatWatts(judged.inLoop_W + judged.airCooled_W + waiting)} under
-        ${CASE_NAMES[brief.loadCase].toLowerCase()}`}
+        ${CASE_WORDS[brief.loadCase]}`}
       sentence={
         <>
-          {waiting > 0
-            ? msg`${formatWatts(waiting)} wait for their blocks to be connected into a loop; `
-            : msg`${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat
-              among them; `}
-          {air.length === 0
-            ? msg`nothing is air-cooled`
-            : msg`${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to
-              ${formatCelsius(judged.caseAir_C, 1)}`}
-          .
+          {sentences(
+            waiting > 0
+              ? msg`${formatWatts(waiting)} wait for their blocks to be connected into a loop.`
+              : msg`${formatWatts(judged.inLoop_W)} go into the coolant, the pump\u2019s own heat
+                  among them.`,
+            air.length === 0
+              ? msg`Nothing is air-cooled.`
+              : msg`${formatWatts(judged.airCooled_W)} stay air-cooled and warm the case to
+                  ${formatCelsius(judged.caseAir_C, 1)}.`,
+          )}
         </>
       }
       side={
         <>
           <SourceTable />
-          <Section title={msg`Hot spots under ${CASE_NAMES[brief.loadCase].toLowerCase()}`}>
+          <Section title={msg`Hot spots under ${CASE_WORDS[brief.loadCase]}`}>
             <Table>
               <TableHead>
                 <TableRow>
@@ -73,10 +74,7 @@ export function HeatStage() {
               <TableBody>
                 {[...judged.hotSpots].sort(byRoom).map((s) => (
                   <TableRow key={`${s.component}-${s.hotSpot}`}>
-                    <TableCell>
-                      {s.name}
-                      {s.cooledBy ? '' : msg`, air-cooled`}
-                    </TableCell>
+                    <TableCell>{noted(s.name, !s.cooledBy && msg`air-cooled`)}</TableCell>
                     <TableCell className="num">
                       {s.temp_C === null ? (
                         msg`unknown yet`
@@ -102,8 +100,7 @@ export function HeatStage() {
           {rich`${(<span className={styles.inLoop} />)} in the loop ${(<span className={styles.onAir} />)} air-cooled ${
             waiting > 0 && (
               <>
-                <span className={styles.waiting} />
-                {msg` block not connected yet `}
+                <span className={styles.waiting} /> {msg`block not connected yet`}{' '}
               </>
             )
           } ${(

@@ -9,7 +9,7 @@ import { LOAD_CASES } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { QuantityField, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { listAnd, msg } from '@/core/messages';
+import { listAnd, msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './HeatStage.module.css';
 
@@ -68,7 +68,7 @@ export function SourceTable() {
                   >
                     {s.component.name}
                   </Press>
-                  {tuned && <span className="soft">{msg` tuned`}</span>}
+                  {tuned && <span className="soft"> {msg`tuned`}</span>}
                 </TableCell>
                 <TableCell className="num">
                   <QuantityField
@@ -93,7 +93,7 @@ export function SourceTable() {
                   {formatWatts(judged.parts.find((p) => p.component === s.component.id)?.heat_W)}
                 </TableCell>
                 <TableCell>
-                  {s.block ? `${s.block.name}${s.loop ? '' : msg`, not connected`}` : msg`air`}
+                  {s.block ? noted(s.block.name, !s.loop && msg`not connected`) : msg`air`}
                 </TableCell>
               </TableRow>,
               picked === s.component.id && (

@@ -3,7 +3,7 @@ import { Press } from '@/view/shared';
 import { useRef } from 'react';
 import type { HeatReport, PartHeat } from '@/core/thermal';
 import { drawOf, shareOf } from '@/core/thermal';
-import { LOAD_CASES, type LoadCaseId, CASE_NAMES } from '@/core/components';
+import { LOAD_CASES, type LoadCaseId, CASE_NAMES, CASE_WORDS } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
 import { useEditor } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
@@ -38,7 +38,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
     if (!source) return;
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
     commit(
-      msg`set ${CASE_NAMES[c].toLowerCase()} of ${source.component.name}`,
+      msg`set ${CASE_WORDS[c]} of ${source.component.name}`,
       {
         do: 'component.set',
         component: id,
@@ -67,7 +67,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
               aria-current={c === brief.loadCase}
               title={msg`Judge the brief under this load`}
               onClick={() =>
-                commit(msg`judge under ${CASE_NAMES[c].toLowerCase()}`, {
+                commit(msg`judge under ${CASE_WORDS[c]}`, {
                   do: 'brief.set',
                   values: { loadCase: c },
                 })
@@ -89,7 +89,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
                       <Segment
                         key={p.component}
                         part={p}
-                        caseName={CASE_NAMES[c].toLowerCase()}
+                        caseName={CASE_WORDS[c]}
                         most={most}
                         share={shareOf(source, c)}
                         draw={drawOf(source)}

@@ -7,7 +7,7 @@ import { turningSpeed } from '@/core/components';
 import { formatMeasure, formatSpeed } from '@/core/units';
 import { Mark, Pick, QuantityField, Press, rich } from '@/view/shared';
 import { isMachine, isSettled, meanOf, useEditor, type Devices } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, noted } from '@/core/messages';
 import styles from './LogStage.module.css';
 
 /** One state to bring the machine into, let settle, and read. */
@@ -48,12 +48,12 @@ export function FirstHourView({ devices }: { readonly devices: Devices }) {
               <Mark verdict={isDone ? 'ok' : 'unchecked'} />
               <div>
                 <strong>
-                  {CASE_NAMES[w.load]}
-                  {w.fans_rpm !== undefined && msg`, all fans at ${formatSpeed(w.fans_rpm)}`}
-                  {w.pumps_rpm !== undefined && msg`, all pumps at ${formatSpeed(w.pumps_rpm)}`}
-                  {w.fans_rpm === undefined &&
-                    w.pumps_rpm === undefined &&
-                    msg`, speeds as planned`}
+                  {noted(
+                    CASE_NAMES[w.load],
+                    w.fans_rpm !== undefined && msg`all fans at ${formatSpeed(w.fans_rpm)}`,
+                    w.pumps_rpm !== undefined && msg`all pumps at ${formatSpeed(w.pumps_rpm)}`,
+                    w.fans_rpm === undefined && w.pumps_rpm === undefined && msg`speeds as planned`,
+                  )}
                 </strong>
                 <p className="soft">{w.tells}</p>
                 {moment && !isDone && (

@@ -25,7 +25,7 @@ import {
   useEditor,
   useTrends,
 } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, noted } from '@/core/messages';
 import { useSteps } from '../assembly/useSteps';
 import styles from './LogStage.module.css';
 
@@ -153,8 +153,10 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 </span>
               </TableCell>
               <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
-                {job.due ? formatDate(job.due, 'day') : msg`from the first run on`}
-                {job.due !== null && job.due < today && msg`, late`}
+                {noted(
+                  job.due ? formatDate(job.due, 'day') : msg`from the first run on`,
+                  job.due !== null && job.due < today && msg`late`,
+                )}
               </TableCell>
               <TableCell>{job.last ? formatDate(job.last, 'day') : msg`never`}</TableCell>
               <TableCell className="num">{everyText(job.every_days)}</TableCell>

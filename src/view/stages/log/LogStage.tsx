@@ -5,7 +5,7 @@ import { ranOn, serviceDue } from '@/core/log';
 import { formatNumber, formatDate } from '@/core/units';
 import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, sentences } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { AgainstView } from './AgainstView';
 import { DevicePanel } from './DevicePanel';
@@ -47,8 +47,10 @@ export function LogStage() {
         ran === null
           ? msg`One hour with the finished machine, four settled states: the model is then
             corrected by it, and says from then on when something changes.`
-          : msg`First run on ${formatDate(ran, 'day')}.
-            ${next?.due ? msg`Next: ${next.title.charAt(0).toLowerCase()}${next.title.slice(1)}, ${formatDate(next.due, 'day')}.` : ''}`
+          : sentences(
+              msg`First run on ${formatDate(ran, 'day')}.`,
+              next?.due && msg`Next: ${next.title}, ${formatDate(next.due, 'day')}.`,
+            )
       }
       side={
         <>

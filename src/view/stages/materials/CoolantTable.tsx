@@ -83,14 +83,13 @@ export function CoolantTable({ loop }: { readonly loop: Loop }) {
                 data-picked={r.coolant.id === loop.coolant.id || undefined}
               >
                 <TableCell>
-                  {r.coolant.name}
+                  {r.coolant.name}{' '}
                   <span className="soft">
-                    {msg`${
-                      r.mix.water_mL > 0
-                        ? msg`, ${formatMeasure(r.mix.concentrate_mL, 'mL')} to
-                          ${formatMeasure(r.mix.water_mL, 'mL')} water`
-                        : ''
-                    }; ${formatMoney(r.cost.perLitre_minor)} a litre`}
+                    {r.mix.water_mL > 0
+                      ? msg`${formatMeasure(r.mix.concentrate_mL, 'mL')} to
+                          ${formatMeasure(r.mix.water_mL, 'mL')} water;
+                          ${formatMoney(r.cost.perLitre_minor)} a litre`
+                      : msg`${formatMoney(r.cost.perLitre_minor)} a litre`}
                   </span>
                 </TableCell>
                 <TableCell className="no-print">

@@ -12,7 +12,7 @@ import { formatMeasure, formatNumber } from '@/core/units';
 import { changeEvery, mixFor } from '@/core/bom';
 import { Mark, Pick, Segments, useOffer, Press } from '@/view/shared';
 import { ConnectDialog, useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, noted } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { CoolantTable } from './CoolantTable';
 import { PolymerTable } from './SoftTable';
@@ -75,11 +75,12 @@ export function MaterialsStage() {
       side={design.loops.map((loop) => {
         const volume = list.volumes.find((v) => v.loop === loop.id);
         const { coolant } = loop;
+        const { material } = loop.tube;
         const tubeWords = () => {
-          if (softVerdict(loop.id, loop.tube.material) === 'fails') return msg`: attacked by it`;
-          if (loop.tube.material === 'soft PVC')
-            return msg`: may leach plasticiser, which settles in the block`;
-          return msg`: agrees`;
+          if (softVerdict(loop.id, material) === 'fails') return msg`${material}: attacked by it`;
+          if (material === 'soft PVC')
+            return msg`${material}: may leach plasticiser, which settles in the block`;
+          return msg`${material}: agrees`;
         };
         return (
           <Section key={loop.id} title={msg`Coolant of ${loop.name}`}>
@@ -208,10 +209,7 @@ export function MaterialsStage() {
                   <TableCell component="th" scope="row">
                     {msg`tube`}
                   </TableCell>
-                  <TableCell>
-                    {loop.tube.material}
-                    {tubeWords()}
-                  </TableCell>
+                  <TableCell>{tubeWords()}</TableCell>
                 </TableRow>
               </TableBody>
             </Table>
@@ -298,13 +296,12 @@ export function MaterialsStage() {
                               <span>{msg`of ${formatNumber(pair.limit_V, { decimals: 2 })}`}</span>
                               {pair.verdict !== 'ok' && (
                                 <span>
-                                  {msg`${METAL_NAMES[pair.dissolves]} dissolves${
-                                    Number.isFinite(pair.areaRatio)
-                                      ? msg`,
-                                        ${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })}
-                                        : 1 of area`
-                                      : ''
-                                  }`}
+                                  {noted(
+                                    msg`${METAL_NAMES[pair.dissolves]} dissolves`,
+                                    Number.isFinite(pair.areaRatio) &&
+                                      msg`${formatNumber(pair.areaRatio, { decimals: pair.areaRatio < 10 ? 1 : 0 })}
+                                        : 1 of area`,
+                                  )}
                                 </span>
                               )}
                             </TableCell>
@@ -330,7 +327,8 @@ export function MaterialsStage() {
                         {METAL_NAMES[m.metal]}
                         {m.platedOver.length > 0 ? (
                           <span className="soft">
-                            {msg` over ${m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a
+                            {' '}
+                            {msg`over ${m.platedOver.map((p) => METAL_NAMES[p]).join(', ')}: a
                               scratch exposes it`}
                           </span>
                         ) : null}

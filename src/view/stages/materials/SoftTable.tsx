@@ -73,7 +73,7 @@ export function PolymerTable({
                         {c.name}
                       </Press>
                     )}
-                    {c.as === 'seal' ? msg` (seal)` : ''}
+                    {c.as === 'seal' && <> {msg`(seal)`}</>}
                   </span>
                 ))}
               </TableCell>

@@ -21,7 +21,7 @@ import { formatMoney, formatNumber } from '@/core/units';
 import type { QuoteTrouble } from '@/format';
 import { Mark, QuantityCount, useOffer, Check, Press, TextInput, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, msg, worded, formatPrice } from '@/core/messages';
+import { counted, msg, worded, formatPrice, noted, sentences, someOf } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { useFeeds } from './useFeeds';
 import styles from './PartsStage.module.css';
@@ -132,28 +132,27 @@ export function BuyingView() {
           msg`Nothing is left to order.`
         ) : (
           <>
-            <strong>{formatPrice(basket.total_minor, currency)}</strong>
-            {msg` at ${counted(basket.shops.length, '# shop', '# shops')}, shipping and tax included. ${
-              basket.last && basket.last.days > 0
-                ? msg`Critical items: ${basket.last.name}: ${counted(dearest, '# day', '# days')}.`
-                : ''
-            } ${
+            <strong>{formatPrice(basket.total_minor, currency)}</strong>{' '}
+            {sentences(
+              msg`at ${counted(basket.shops.length, '# shop', '# shops')}, shipping and tax
+                included.`,
+              basket.last &&
+                basket.last.days > 0 &&
+                msg`Critical items: ${basket.last.name}: ${counted(dearest, '# day', '# days')}.`,
               basket.proven
                 ? msg`No other way to share the list among them is cheaper.`
-                : msg`A cheaper one may exist: the search was cut short.`
-            }`}
+                : msg`A cheaper one may exist: the search was cut short.`,
+            )}
           </>
         )}
       </p>
       {basket.nowhere.length > 0 && (
         <p>
-          <Mark verdict="marginal" />
-          {msg` No shop asked has ${basket.nowhere
-            .map((n) => `${n.quantity} × ${n.name}`)
-            .slice(0, 8)
-            .join(
-              ', ',
-            )}${basket.nowhere.length > 8 ? msg` and ${basket.nowhere.length - 8} more` : ''}.`}
+          <Mark verdict="marginal" />{' '}
+          {msg`No shop asked has ${someOf(
+            basket.nowhere.map((n) => `${n.quantity} × ${n.name}`),
+            8,
+          )}.`}
         </p>
       )}
       <p className={styles.shops}>
@@ -167,14 +166,14 @@ export function BuyingView() {
             />{' '}
             {f.shop.name}{' '}
             <span className="soft">
-              {formatMoney(f.shop.shipping_minor)}
-              {f.shop.freeFrom_minor === null
-                ? ''
-                : msg`, free from ${formatMoney(f.shop.freeFrom_minor)}`}
-              , {msg`${counted(f.shop.days, '# day', '# days')}`}
-              {f.shop.returns_days === undefined
-                ? ''
-                : msg`, can be returned within ${counted(f.shop.returns_days, '# day', '# days')}`}
+              {noted(
+                formatMoney(f.shop.shipping_minor),
+                f.shop.freeFrom_minor !== null &&
+                  msg`free from ${formatMoney(f.shop.freeFrom_minor)}`,
+                msg`${counted(f.shop.days, '# day', '# days')}`,
+                f.shop.returns_days !== undefined &&
+                  msg`can be returned within ${counted(f.shop.returns_days, '# day', '# days')}`,
+              )}
             </span>
             {quoted.includes(f.shop.id) && (
               <>
@@ -324,9 +323,7 @@ function StepTable({ waits }: { readonly waits: readonly LeadTime[] }) {
         <TableBody>
           {waits.map((w, i) => {
             const waitWords = () => {
-              if (w.by.length > 0)
-                return msg`is delayed until
-                  ${w.by.slice(0, 3).join(', ')}${w.by.length > 3 ? msg` and ${w.by.length - 3} more` : ''}`;
+              if (w.by.length > 0) return msg`is delayed until ${someOf(w.by, 3)}`;
               if (w.day === 0) return msg`everything is there`;
               return WHEN_DONE[waits[i - 1]?.step ?? 'parts'];
             };
@@ -384,7 +381,7 @@ function QuoteReader({
       <h2>{msg`Import a quote`}</h2>
       <div className={styles.fields}>
         <label>
-          {msg`Shop `}
+          {msg`Shop`}{' '}
           <TextInput
             className={styles.text}
             value={name}
@@ -395,7 +392,7 @@ function QuoteReader({
           />
         </label>
         <label>
-          {msg`Shipping, ${currency} `}
+          {msg`Shipping, ${currency}`}{' '}
           <MoneyField
             label={msg`Shipping`}
             value={ship}
@@ -403,11 +400,11 @@ function QuoteReader({
           />
         </label>
         <span>
-          {msg`Days to the door `}
+          {msg`Days to the door`}{' '}
           <QuantityCount label={msg`Days to the door`} value={days} most={365} onCommit={setDays} />
         </span>
         <label className={styles.file}>
-          {msg`CSV file `}
+          {msg`CSV file`}{' '}
           <input
             type="file"
             accept=".csv,text/csv"
@@ -425,11 +422,10 @@ function QuoteReader({
       {diagnostic && (
         <div role="status">
           <p>
-            {msg`${counted(diagnostic.taken, '# price', '# prices')} taken${
-              diagnostic.troubles.length > 0
-                ? msg`, ${counted(diagnostic.troubles.length, '# row', '# rows')} not`
-                : ''
-            }.`}
+            {diagnostic.troubles.length > 0
+              ? msg`${counted(diagnostic.taken, '# price', '# prices')} taken,
+                  ${counted(diagnostic.troubles.length, '# row', '# rows')} not.`
+              : msg`${counted(diagnostic.taken, '# price', '# prices')} taken.`}
           </p>
           {diagnostic.troubles.length > 0 && (
             <ul>

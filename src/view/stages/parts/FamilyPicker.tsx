@@ -54,7 +54,7 @@ export function FamilyPicker() {
             <TableRow key={f}>
               <TableCell>
                 {f === PLAIN_FAMILY ? msg`plain` : f}
-                {now.has(f) && now.size === 1 ? <span className="soft">{msg` now`}</span> : null}
+                {now.has(f) && now.size === 1 ? <span className="soft"> {msg`now`}</span> : null}
               </TableCell>
               <TableCell className="num soft">
                 {all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}
@@ -69,7 +69,7 @@ export function FamilyPicker() {
                   </Press>
                 )}
                 {stays.length > 0 && !all ? (
-                  <span className="soft">{msg` (not in it: ${stays.join(', ')})`}</span>
+                  <span className="soft"> {msg`(not in it: ${stays.join(', ')})`}</span>
                 ) : null}
               </TableCell>
             </TableRow>

@@ -108,7 +108,7 @@ export function KindList() {
                 </TableCell>
                 <TableCell className={styles.why}>
                   <Asked by={l.why} />
-                  {l.estimated ? <em>{msg` (estimated)`}</em> : null}
+                  {l.estimated ? <em> {msg`(estimated)`}</em> : null}
                 </TableCell>
                 <TableCell className="num soft">{formatMoney(l.unitPrice)}</TableCell>
                 <TableCell className="num">

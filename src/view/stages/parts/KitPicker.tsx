@@ -82,7 +82,7 @@ export function KitPicker() {
       {n > 0 && (
         <p className="soft">
           {msg`${counted(n, '# screw, cable or consumable of your own is', '# screws, cables and consumables of your own are')}
-            in the catalogue. `}
+            in the catalogue.`}{' '}
           <Press className={styles.quiet} onClick={takeOwn}>
             {msg`${counted(n, 'Let the list choose from it too', 'Let the list choose from them too')}`}
           </Press>

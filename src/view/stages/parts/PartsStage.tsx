@@ -82,7 +82,8 @@ export function PartsStage() {
             catalogue; shops' prices are under buying.`}
           {price?.band && (
             <>
-              {rich` Nine in ten such lists come to ${(
+              {' '}
+              {rich`Nine in ten such lists come to ${(
                 <Why reason={reasonForBeside('price', price)}>
                   {msg`${formatPrice(price.band.low, currency)} to ${formatPrice(price.band.high, currency)}`}
                 </Why>
@@ -96,7 +97,7 @@ export function PartsStage() {
         <>
           <Section title={msg`Budget`}>
             <p>
-              {msg`For the loop: `}
+              {msg`For the loop:`}{' '}
               <MoneyField
                 value={budget}
                 onCommit={(v) =>
@@ -173,8 +174,7 @@ export function PartsStage() {
                   ordered, ${orders.filter((o) => o.state === 'received').length} received`}
                 {late > 0 ? (
                   <>
-                    , <Mark verdict="marginal" />
-                    {msg` ${late} missing from a parcel`}
+                    , <Mark verdict="marginal" /> {msg`${late} missing from a parcel`}
                   </>
                 ) : null}
                 .
@@ -186,8 +186,10 @@ export function PartsStage() {
               <ul>
                 {list.unmet.map((u) => (
                   <li key={`${u.duty}-${u.why}`}>
-                    {u.duty.replace('-', ' ')}
-                    {u.tube_mm ? msg` for ${u.tube_mm} mm` : ''}: {u.why}
+                    {u.tube_mm
+                      ? msg`${u.duty.replace('-', ' ')} for ${u.tube_mm} mm`
+                      : u.duty.replace('-', ' ')}
+                    : {u.why}
                   </li>
                 ))}
               </ul>

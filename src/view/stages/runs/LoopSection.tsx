@@ -5,19 +5,32 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { componentName, findComponent, type EndPiece, type Loop } from '@/core/design';
-import { GROWTH_LIMIT_BAR, growthVerdict, loopExpansion, reservoirsOf } from '@/core/bom';
+import {
+  GROWTH_LIMIT_BAR,
+  growthVerdict,
+  loopExpansion,
+  reservoirsOf,
+  type Expansion,
+} from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMeasure, formatMillimetres, formatNumber } from '@/core/units';
 import { Mark, Pick, Why, useOffer, QuantityField, Press, rich } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
 import { CapFields } from './CapFields';
 import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';
 import styles from './RunsStage.module.css';
+
+/** What warm coolant presses into: the air of the loop, and what its soft tubes give. */
+const intoWords = ({ air_mL, swells_mL }: Expansion): string =>
+  swells_mL >= 0.05
+    ? msg`${formatMeasure(air_mL, 'mL')} of air and
+        ${formatMeasure(swells_mL, 'mL', { decimals: 1 })} that tubes give`
+    : msg`${formatMeasure(air_mL, 'mL')} of air`;
 
 const END_WORDS: Record<EndPiece, string> = worded(() => ({
   auto: msg`auto`,
@@ -154,7 +167,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                     <span className="soft"> {pinned ? msg`pinned` : msg`by hand`}</span>
                   )}
                   {r.by === 'tube' && r.estimated && (
-                    <span className="soft">{msg` not routed`}</span>
+                    <span className="soft"> {msg`not routed`}</span>
                   )}
                 </TableCell>
                 <TableCell className="narrow">{endWords()}</TableCell>
@@ -204,28 +217,26 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       </details>
       {volume && (
         <p className="soft">
-          {rich`Holds
-            ${(<Why reason={reasonForVolume(volume)}>{formatMeasure(volume.total_mL, 'mL')}</Why>)}${guessed ? msg`, estimated` : ''};
-            ${formatMeasure(volume.buy_mL, 'mL')} to buy with spare.`}
+          {rich`Holds ${(
+            <Why reason={reasonForVolume(volume)}>
+              {noted(formatMeasure(volume.total_mL, 'mL'), guessed && msg`estimated`)}
+            </Why>
+          )}; ${formatMeasure(volume.buy_mL, 'mL')} to buy with spare.`}
         </p>
       )}
       {grows && (
         <p>
-          <Mark verdict={growthVerdict(grows)} />
-          {rich` Warm, it expands by ${(
+          <Mark verdict={growthVerdict(grows)} />{' '}
+          {rich`Warm, it expands by ${(
             <Why reason={reasonForExpansion(grows)}>
               {formatMeasure(grows.grows_mL, 'mL', { decimals: 1 })}
             </Why>
-          )} into ${formatMeasure(grows.air_mL, 'mL')} of air${
-            grows.swells_mL >= 0.05 &&
-            msg` and ${formatMeasure(grows.swells_mL, 'mL', { decimals: 1 })} that tubes give`
-          }`}
-          {msg`${
+          )} into ${intoWords(grows)}: ${
             Number.isFinite(grows.rises_bar)
-              ? msg`: ${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room
-                pressure, of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}.`
-              : msg`: there is no air to take it up.`
-          } Closed warm it is ${formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`}
+              ? msg`${formatMeasure(grows.rises_bar, 'bar', { decimals: 2 })} above room pressure,
+                  of ${formatMeasure(GROWTH_LIMIT_BAR, 'bar', { decimals: 2 })}`
+              : msg`there is no air to take it up`
+          }. Closed warm it is ${formatMeasure(grows.sinks_bar, 'bar', { decimals: 2 })} below room pressure when cold.`}
         </p>
       )}
       {reservoirsOf(design, loop).map((r) => (
@@ -254,7 +265,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       ))}
       {drain.drain && (
         <p className="soft">
-          {rich`Drained at ${portOf(drain.drain).component}, ${portOf(drain.drain).port}: `}
+          {rich`Drained at ${portOf(drain.drain).component}, ${portOf(drain.drain).port}:`}{' '}
           {drain.stays_mL < 3
             ? msg`next to nothing stays.`
             : msg`about ${formatMeasure(drain.stays_mL, 'mL')} stay, in ${drain.stays

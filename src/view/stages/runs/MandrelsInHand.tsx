@@ -66,7 +66,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
       </p>
       {mandrels && (
         <label>
-          {msg`Their radii, mm `}
+          {msg`Their radii, mm`}{' '}
           <TextInput
             value={radii ?? (mandrels.radii_mm ?? [loop.tube.minBend_mm]).join(', ')}
             onChange={(e) => setRadii(e.target.value)}

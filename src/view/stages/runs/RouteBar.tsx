@@ -44,8 +44,11 @@ export function RouteBar({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): voi
       />
       {unrouted > 0 && (
         <p>
-          {msg`${counted(unrouted, '# run is not routed', '# runs are not routed')}, of
-            ${tubes.length}${without > 0 ? msg`, ${without} of them without a possible route` : ''}.`}
+          {without > 0
+            ? msg`${counted(unrouted, '# run is not routed', '# runs are not routed')}, of
+                ${tubes.length}, ${without} of them without a possible route.`
+            : msg`${counted(unrouted, '# run is not routed', '# runs are not routed')}, of
+                ${tubes.length}.`}
         </p>
       )}
       {unrouted > 0 && !toRoute && (
@@ -84,7 +87,7 @@ function LastChange({ onGhosts }: { onGhosts(ghosts: readonly Ghost[]): void }) 
   return (
     <p className="soft">
       {msg`Since the change: ${metres(longer)}, ${formatNumber(bends, { signed: true })} bends,
-        ${counted(changed.length, '# run', '# runs')} routed otherwise. `}
+        ${counted(changed.length, '# run', '# runs')} routed otherwise.`}{' '}
       <Press className={styles.link} aria-pressed={shown} onClick={toggle}>
         {shown ? msg`Hide the routes before` : msg`Show the routes before`}
       </Press>
@@ -101,7 +104,7 @@ function Improvement() {
   return (
     <p className="soft">
       {msg`Routing all runs afresh: ${metres(-found.saves_mm)},
-        ${formatNumber(-found.savesBends, { signed: true })} bends. `}
+        ${formatNumber(-found.savesBends, { signed: true })} bends.`}{' '}
       <Press className={styles.link} onClick={() => commit(msg`route all runs afresh`, found.edit)}>
         {msg`Use these routes`}
       </Press>

@@ -5,7 +5,8 @@ import { formatMillimetres, formatMeasure } from '@/core/units';
 import type { Run } from '@/core/tubing';
 import { Pick, useOffer, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { counted, listAnd, msg, worded } from '@/core/messages';
+import { counted, listAnd, msg, worded, noted } from '@/core/messages';
+import { cutWords } from '../runWords';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
 import { LinkEditor } from './LinkEditor';
@@ -92,8 +93,7 @@ export function RunPanel({
       ) : (
         <>
           <p>
-            {msg`Cut
-              ${run.estimated ? msg`about ` : ''}${formatMillimetres(run.cut_mm)}${run.estimated ? msg`, estimated` : ''};
+            {msg`Cut ${cutWords(run)};
               ${run.bends === 0 ? msg`no bend` : msg`${counted(run.bends, '# bend', '# bends')}`};
               ${formatMeasure(run.volume_mL, 'mL')} inside.`}
           </p>
@@ -105,15 +105,17 @@ export function RunPanel({
           </div>
           {bridges.length > 0 && (
             <p>
-              {msg`The parts face each other: `}
+              {msg`The parts face each other:`}{' '}
               {bridges.slice(0, 2).map((o) => (
                 <Press
                   key={`${o.from.port}-${o.to.port}`}
                   className={styles.link}
                   onClick={() => commit(msg`bridge ${run.name}`, o.edit)}
                 >
-                  {msg`bridge them over ${formatMillimetres(o.along_mm)} with
-                    ${o.bridge.name}${o.turned ? msg`, ${nameOf(o.to.component)} flow reversed` : ''}`}
+                  {noted(
+                    msg`bridge them over ${formatMillimetres(o.along_mm)} with ${o.bridge.name}`,
+                    o.turned && msg`${nameOf(o.to.component)} flow reversed`,
+                  )}
                 </Press>
               ))}
             </p>

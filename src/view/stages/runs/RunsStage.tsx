@@ -2,7 +2,7 @@
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
-import { formatMillimetres, formatMeasure } from '@/core/units';
+import { formatMeasure } from '@/core/units';
 import { Segments, Press, rich } from '@/view/shared';
 import {
   CASE_VIEWS,
@@ -14,7 +14,8 @@ import {
   useInAddress,
   type CaseView,
 } from '@/view/workspace';
-import { counted, msg, worded } from '@/core/messages';
+import { counted, msg, worded, noted } from '@/core/messages';
+import { liveWords } from '../runWords';
 import { Elevation, type Ghost } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -120,7 +121,12 @@ export function RunsStage() {
     />
   );
   const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
-    `${msg`${counted(count, '# run', '# runs')}`}, ${isGuess ? msg`about ` : ''}${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`;
+    noted(
+      msg`${counted(count, '# run', '# runs')}`,
+      isGuess
+        ? msg`about ${formatMeasure(mm / 1000, 'm', { decimals: 2 })}`
+        : formatMeasure(mm / 1000, 'm', { decimals: 2 }),
+    );
   const tried = seen?.runs.filter((r) => r.by === 'tube');
   const title = tried
     ? msg`Looked at: ${lengthOf(
@@ -135,13 +141,11 @@ export function RunsStage() {
         {rich`${
           guessed === tubes.length
             ? msg`Lengths`
-            : msg`${counted(guessed, '# length', '# lengths')}
-          of ${tubes.length}`
-        } and bends are ${(<strong>{msg`estimated`}</strong>)} from where the ports are and point${
-          design.case
-            ? msg`, until the runs are routed`
-            : msg`: choose a case, and the runs are routed in it`
-        }. Cut nothing by them.`}
+            : msg`${counted(guessed, '# length', '# lengths')} of ${tubes.length}`
+        } and bends are ${(<strong>{msg`estimated`}</strong>)} from where the ports are and point.`}{' '}
+        {design.case
+          ? msg`They hold until the runs are routed. Cut nothing by them.`
+          : msg`Choose a case, and the runs are routed in it. Cut nothing by them.`}
       </>
     ) : (
       <>
@@ -204,15 +208,7 @@ export function RunsStage() {
           <RouteBar onGhosts={setGhosts} />
           {held.live && (
             <p role="status" className={styles.hint}>
-              {live
-                ? `${live.name}: ${formatMillimetres(live.cut_mm)}, ${msg`${counted(live.bends, '# bend', '# bends')}`}${
-                    run
-                      ? msg`;
-                  it was ${formatMillimetres(run.cut_mm)},
-                  ${counted(run.bends, '# bend', '# bends')}`
-                      : ''
-                  }.`
-                : msg`No quick route there: let go for the full search.`}
+              {live ? liveWords(live, run) : msg`No quick route there: let go for the full search.`}
             </p>
           )}
         </>

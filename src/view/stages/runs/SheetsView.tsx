@@ -18,7 +18,7 @@ import {
 import { bendSheetPages } from '@/format';
 import { printSheets, Press } from '@/view/shared';
 import { downloadBends, downloadBendSheet, useEditor } from '@/view/workspace';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, sentences } from '@/core/messages';
 import { TestBends } from './TestBends';
 import styles from './RunsStage.module.css';
 
@@ -182,16 +182,17 @@ export function SheetsView() {
                   ))}
                 </div>
                 <p className="soft">
-                  {msg`${
+                  {sentences(
                     cuts.plan.proven
                       ? msg`No plan needs fewer sticks.`
-                      : msg`The best found; a better one may exist.`
-                  } ${formatMillimetres(KERF_MM)} are kept for each cut, and ${formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after bending.${
-                    cuts.plan.tooLong.length > 0
-                      ? msg` ${counted(cuts.plan.tooLong.length, '# run', '# runs')} longer than
-                        a stick: see the findings.`
-                      : ''
-                  }`}
+                      : msg`The best found; a better one may exist.`,
+                    msg`${formatMillimetres(KERF_MM)} are kept for each cut, and
+                      ${formatMillimetres(TRIM_MM)} more for each bent run, which is trimmed after
+                      bending.`,
+                    cuts.plan.tooLong.length > 0 &&
+                      msg`${counted(cuts.plan.tooLong.length, '# run', '# runs')} longer than a
+                        stick: see the findings.`,
+                  )}
                 </p>
               </>
             )}

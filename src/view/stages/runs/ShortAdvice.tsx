@@ -52,7 +52,7 @@ export function ShortAdvice({ run }: { readonly run: Run }) {
                 <Press
                   className={styles.link}
                   onClick={() => {
-                    if (w.edit) commit(w.says.toLowerCase(), w.edit);
+                    if (w.edit) commit(w.says, w.edit);
                   }}
                 >
                   {msg`Do it`}

@@ -2,7 +2,7 @@
 import { Check } from '@/view/shared';
 import { isShown } from '@/core/routing';
 import { useEditor } from '@/view/workspace';
-import { counted, msg } from '@/core/messages';
+import { counted, msg, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './RunsStage.module.css';
 
@@ -23,9 +23,11 @@ export function ShownParts() {
   return (
     <Section title={msg`To be seen`}>
       <p className="soft">
-        {msg`Runs do not pass in front of these, as seen through the glass, unless the detour
-          costs three bends or
-          more.${before > 0 ? msg` Now ${counted(before, 'one does', '# do')}.` : ''}`}
+        {sentences(
+          msg`Runs do not pass in front of these, as seen through the glass, unless the detour
+            costs three bends or more.`,
+          before > 0 && msg`Now ${counted(before, 'one does', '# do')}.`,
+        )}
       </p>
       <div className={styles.row}>
         {parts.map((i) => (

@@ -5,7 +5,7 @@ import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { Pick, QuantityField, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg, worded } from '@/core/messages';
+import { msg, worded, noted } from '@/core/messages';
 import styles from './RunsStage.module.css';
 
 const WAYS: readonly {
@@ -87,7 +87,7 @@ export function WayEditor({
       className={styles.way}
       open={connection.constraints !== undefined || isPinned || undefined}
     >
-      <summary>{msg`Route by hand${isPinned ? msg`, pinned` : ''}`}</summary>
+      <summary>{noted(msg`Route by hand`, isPinned && msg`pinned`)}</summary>
       <div className={styles.ends}>
         <Pick
           label={msg`Sets off`}
@@ -160,8 +160,8 @@ export function WayEditor({
                 const { allow45: _old, ...rest } = constraints;
                 set(e.target.checked ? { ...rest, allow45: true } : rest);
               }}
-            />
-            {msg` diagonal (45°) where shorter`}
+            />{' '}
+            {msg`diagonal (45°) where shorter`}
           </label>
         )}
       </p>

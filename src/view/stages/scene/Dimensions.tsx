@@ -68,7 +68,7 @@ export function DimensionLabels({
     >
       <Mark verdict={VERDICTS[gap.verdict] ?? 'unchecked'} size={9} />{' '}
       {formatMillimetres(gap.gap_mm, 1)}
-      <span className="visually-hidden">{msg` to ${gap.a === part ? gap.nameB : gap.nameA}`}</span>
+      <span className="visually-hidden"> {msg`to ${gap.a === part ? gap.nameB : gap.nameA}`}</span>
     </span>
   ));
 }

@@ -148,15 +148,15 @@ export function CaseEditor({
             <Section title={msg`Keep it`}>
               {troubles.length === 0 ? (
                 <p>
-                  <Mark verdict="ok" />
-                  {msg` Nothing contradicts itself. Lengths are taken to be right
+                  <Mark verdict="ok" />{' '}
+                  {msg`Nothing contradicts itself. Lengths are taken to be right
                     to${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
                 </p>
               ) : (
                 <>
                   <p>
-                    <Mark verdict="fails" />
-                    {msg` ${counted(troubles.length, '# measure', '# measures')} cannot be:`}
+                    <Mark verdict="fails" />{' '}
+                    {msg`${counted(troubles.length, '# measure', '# measures')} cannot be:`}
                   </p>
                   <ul className={styles.list}>
                     {troubles.map((t) => (

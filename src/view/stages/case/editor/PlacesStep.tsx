@@ -57,8 +57,8 @@ export function PlacesStep({ draft, set, says }: StepProps) {
               onChange={(e) =>
                 change(i, { holes: e.target.checked ? { x_mm: 80, z_mm: 80 } : null })
               }
-            />
-            {msg` it has screw holes`}
+            />{' '}
+            {msg`it has screw holes`}
           </label>
           {s.holes && (
             <div className={styles.pair}>

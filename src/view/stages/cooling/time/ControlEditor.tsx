@@ -67,7 +67,7 @@ export function ControlEditor({
     return (
       <Section title={kind === 'fan' ? msg`Fans` : msg`Pump`}>
         <p>
-          {msg`Set by hand, ${formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}. `}
+          {msg`Set by hand, ${formatSpeed(first.settings.speed_rpm ?? first.part.fullSpeed_rpm)}.`}{' '}
           <Press className={styles.small} onClick={() => put(usual)}>
             {msg`Let ${kind === 'fan' ? msg`them` : msg`it`} follow a curve`}
           </Press>

@@ -1,5 +1,5 @@
 'use client';
-import { CASE_NAMES } from '@/core/components';
+import { CASE_WORDS } from '@/core/components';
 import { memo, useEffect, useRef, useState } from 'react';
 import {
   CartesianGrid,
@@ -147,8 +147,7 @@ function Readout({
       <strong>{clock(at)}</strong>{' '}
       {t.loops.map((l) => (
         <span key={l.id}>
-          {t.loops.length > 1 ? `${l.name} ` : msg`coolant `}
-          {formatCelsius(l.mean_C[index], 1)}
+          {t.loops.length > 1 ? l.name : msg`coolant`} {formatCelsius(l.mean_C[index], 1)}
         </span>
       ))}{' '}
       {spotsOf(t, picked).map((s) => (
@@ -239,7 +238,7 @@ function Drawing({ t, width, height, at, onAt, faults, picked }: DrawingProps) {
             className={styles.load}
             style={{ left: X(b.from) + (b.from === 0 ? 28 : 5), top: TOP - 16 }}
           >
-            {CASE_NAMES[b.load].toLowerCase()}
+            {CASE_WORDS[b.load]}
           </span>
         ))}
       {faults.map((f) => (

@@ -1,12 +1,12 @@
 'use client';
 import type { LoadStep } from '@/core/design';
-import { LOAD_CASES, type LoadCaseId, CASE_NAMES } from '@/core/components';
+import { LOAD_CASES, type LoadCaseId, CASE_WORDS } from '@/core/components';
 import { formatCelsius, formatNumber } from '@/core/units';
 import type { Fault, Transient } from '@/core/transient';
 import { Mark, Pick, Segments, Press } from '@/view/shared';
 import { downloadRun, useEditor } from '@/view/workspace';
 import type { Job } from '@/engine';
-import { msg } from '@/core/messages';
+import { msg, sentences } from '@/core/messages';
 import { Section } from '../../frame/StageFrame';
 import { clock } from './clock';
 import { ControlEditor } from './ControlEditor';
@@ -73,7 +73,7 @@ export function TimePanel({ run, profile, start, onStart, faults, onFaults }: Pr
                 label={msg`Load ${i + 1}`}
                 hideLabel
                 value={p.load}
-                options={CASES.map((c) => ({ value: c, label: CASE_NAMES[c].toLowerCase() }))}
+                options={CASES.map((c) => ({ value: c, label: CASE_WORDS[c] }))}
                 onPick={(load) => set(profile.map((x, k) => (k === i ? { ...x, load } : x)))}
               />
               <SecondsField
@@ -138,20 +138,20 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
     <Section title={msg`What the run shows`}>
       {t.first ? (
         <p>
-          <Mark verdict="fails" /> <strong>{t.first.name}</strong>
-          {msg` reaches its ${formatCelsius(t.first.limit_C)} first, after ${clock(t.first.reached_s ?? 0)}: it throttles, or shuts down.${
-            over.length > 1
-              ? msg` Then ${over
-                  .slice(1, 4)
-                  .map((s) => msg`${s.name} after ${clock(s.reached_s ?? 0)}`)
-                  .join(', ')}.`
-              : ''
-          }`}
+          <Mark verdict="fails" /> <strong>{t.first.name}</strong>{' '}
+          {sentences(
+            msg`reaches its ${formatCelsius(t.first.limit_C)} first, after
+              ${clock(t.first.reached_s ?? 0)}: it throttles, or shuts down.`,
+            over.length > 1 &&
+              msg`Then ${over
+                .slice(1, 4)
+                .map((s) => msg`${s.name} after ${clock(s.reached_s ?? 0)}`)
+                .join(', ')}.`,
+          )}
         </p>
       ) : (
         <p>
-          <Mark verdict="ok" />
-          {msg` No part reaches its limit.`}
+          <Mark verdict="ok" /> {msg`No part reaches its limit.`}
         </p>
       )}
       {t.worked < 0.995 && (
@@ -169,8 +169,7 @@ function Results({ run: { result: t } }: { readonly run: Job<Transient>; readonl
         };
         return (
           <p key={s.loop}>
-            {t.settling.length > 1 ? `${s.name}: ` : msg`Coolant: `}
-            {settleWords()}.
+            {t.settling.length > 1 ? s.name : msg`Coolant`}: {settleWords()}.
           </p>
         );
       })}
