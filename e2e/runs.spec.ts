@@ -64,6 +64,58 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
   await expect(page.getByText(/^No route found for/).first()).toBeVisible();
 });
 
+test('runs: a corner dragged on the sheet, a leg dragged in space, each one step back', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'fenland-flood-tower', 'In the hand');
+  await openStage(page, id, 'runs');
+  const run = runs(page)
+    .first()
+    .getByRole('button', { name: 'Front radiator → Filter', exact: true });
+  await run.click();
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  const corner = page.locator('rect:has(title:text-is("Drag this corner"))').first();
+  const box = await corner.boundingBox();
+  if (!box) throw new Error('the corner is not drawn');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 - 10, { steps: 6 });
+  await expect(page.getByText(/; it was|No quick route/)).toBeVisible();
+  await page.mouse.up();
+  // Both its legs lie in planes of their own now.
+  await expect(page.getByText('Passes 2')).toBeVisible();
+  await expect(undo).toBeEnabled();
+  await undo.click();
+  await expect(page.getByText('Passes 1')).toBeHidden();
+
+  await page.getByRole('radio', { name: 'in space', exact: true }).click();
+  const canvas = page.locator('canvas');
+  await expect(canvas).toHaveAttribute('data-calls', /./, { timeout: 30_000 });
+  // A grip shows a hand: looked for as an eye would, left of the panel.
+  const hand = (): Promise<readonly [number, number] | null> =>
+    canvas.evaluate((c) => {
+      const { left, top, width, height } = c.getBoundingClientRect();
+      for (let y = top + 60; y < top + height - 60; y += 6)
+        for (let x = left + 200; x < left + width - 360; x += 6) {
+          const at = { clientX: x, clientY: y, bubbles: true, pointerId: 1 };
+          c.dispatchEvent(new PointerEvent('pointermove', at));
+          if (c.style.cursor === 'grab') return [x, y];
+        }
+      return null;
+    });
+  await expect.poll(hand, { timeout: 30_000 }).not.toBeNull();
+  const at = await hand();
+  if (!at) throw new Error('no grip in the scene');
+  await page.mouse.move(...at);
+  await page.mouse.down();
+  await page.mouse.move(at[0] + 14, at[1] + 10, { steps: 8 });
+  await expect(page.getByText(/; it was|No quick route/)).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByText('Passes 1')).toBeVisible();
+  await undo.click();
+  await expect(page.getByText('Passes 1')).toBeHidden();
+});
+
 test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Orders');
   await openStage(page, id, 'runs');

@@ -18,6 +18,7 @@ import {
   routesOf,
   withFrames,
   withLegAt,
+  withMoved,
   type Route,
   type Routed,
 } from '.';
@@ -104,6 +105,52 @@ describe('a run set by hand', () => {
       [120, null, null],
       [null, 230, null],
     ]);
+  });
+
+  test('a corner takes both its legs along, a whole route all between its end legs; ends stay', () => {
+    // Up, across, towards the glass, across again: the legs 1, 2 and 3 are between the ends.
+    const corners: readonly Vec[] = [
+      [0, 0, 0],
+      [0, 100, 0],
+      [200, 100, 0],
+      [200, 100, 80],
+      [400, 100, 80],
+      [400, 0, 80],
+    ];
+    expect(withMoved([], corners, { leg: 2 }, [15, 0, 0])).toEqual([[215, null, null]]);
+    // Along the leg itself nothing moves.
+    expect(withMoved([], corners, { leg: 1 }, [15, 0, 0])).toEqual([]);
+    expect(withMoved([], corners, { corner: 2 }, [15, 0, 5])).toEqual([
+      [null, null, 5],
+      [215, null, null],
+    ]);
+    // The first corner has an end leg beside it, which stays in its port's line.
+    expect(withMoved([], corners, { corner: 1 }, [15, 7, 0])).toEqual([[null, 107, null]]);
+    const planes = withMoved([], corners, 'route', [0, 20, 0]);
+    expect(planes).toEqual([
+      [null, 120, null],
+      [null, 120, null],
+      [null, 120, null],
+    ]);
+    // Moved again, the planes before give way.
+    const up = corners.map((c, i): Vec => (i > 0 && i < 5 ? [c[0], c[1] + 20, c[2]] : c));
+    expect(withMoved(planes, up, 'route', [0, 5, 0]).at(-1)).toEqual([null, 125, null]);
+    expect(withMoved([[null, 300, 150]], corners, 'route', [0, 0, 0])).toEqual([[null, 300, 150]]);
+    // Two legs are both end legs: nothing of it can be moved as a whole.
+    expect(withMoved([], corners.slice(0, 3), 'route', [9, 9, 9])).toEqual([]);
+  });
+
+  test('a route moved as a whole lies so much farther, and the checker finds it sound', () => {
+    const inner = middle.corners.slice(1, -1);
+    const by: Vec = [20, 0, 0];
+    const design = byHand(tower, 'run-7', {
+        waypoints: withMoved([], middle.corners, 'route', by),
+      }),
+      found = routed(design);
+    const upright = inner.filter((c, i) => i > 0 && c[0] === inner[i - 1]?.[0]);
+    expect(upright.length).toBeGreaterThan(0);
+    for (const c of upright) expect(liesAt(routeOf(found, 'run-7'), 0, c[0] + 20)).toBe(true);
+    expect(whole(design)).toEqual([]);
   });
 
   test('a place in space is passed', () => {

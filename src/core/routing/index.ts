@@ -34,7 +34,7 @@ export { worthOfRoute } from './worth';
 export { inTheWayWords, wayOutWords } from './wayOut';
 export { inTheWayOf, type InTheWay } from './reason';
 export { alternatives, type Alternative } from './alternatives';
-export { withLegAt } from './waypoints';
+export { withLegAt, withMoved, type Hold } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';
 export { routedRunOf, routedRuns, runsOf } from './runs';

@@ -90,3 +90,44 @@ export function withLegAt(
     ...kept.filter((k) => k.leg > leg).map((k) => k.via),
   ];
 }
+
+/** What of a run is in the hand: one of its legs, one of its corners, or all between its end legs. */
+export type Hold = { readonly leg: number } | { readonly corner: number } | 'route';
+
+/** Legs that move with what is held; end legs stay in their ports' lines unless held themselves. */
+function legsMoved(hold: Hold, corners: readonly Vec[]): readonly number[] {
+  const last = corners.length - 2;
+  const inner = (leg: number): boolean => leg > 0 && leg < last;
+  if (hold === 'route') return Array.from({ length: last + 1 }, (_, i) => i).filter(inner);
+  if ('leg' in hold) return [hold.leg];
+  return [hold.corner - 1, hold.corner].filter(inner);
+}
+
+/**
+ * The places to pass when a part of a way is moved: every leg that moves lies in its plane, put off
+ * by so much, and the rest of the way is free to follow.
+ *
+ * @param vias places to pass as they are set, in order
+ * @param corners of the way as it lies, mm
+ * @param by how far it is moved along each axis of the case, mm; along a leg nothing changes
+ * @returns the places to pass then, in order; as they are where nothing moves
+ */
+export function withMoved(
+  vias: readonly Via[],
+  corners: readonly Vec[],
+  hold: Hold,
+  by: Vec,
+): readonly Via[] {
+  const moves = legsMoved(hold, corners).flatMap((leg) => {
+    const a = corners[leg] as Vec,
+      b = corners[leg + 1] as Vec;
+    return ([0, 1, 2] as const)
+      .filter((axis) => by[axis] !== 0 && Math.abs(b[axis] - a[axis]) < NEAR_MM)
+      .map((axis) => ({ leg, axis, at_mm: a[axis] + by[axis] }));
+  });
+  // From the far end: a plane that was just set is on no leg of the way as it lies.
+  return moves.reduceRight<readonly Via[]>(
+    (set, { leg, axis, at_mm }) => withLegAt(set, corners, leg, axis, at_mm),
+    vias,
+  );
+}

@@ -15,6 +15,7 @@ import {
 } from '@/core/design';
 import { CurrencyField, RateField } from '@/view/stages/brief/CurrencyField';
 import {
+  checkedBy,
   PageHead,
   Pick,
   QuantityField,
@@ -47,6 +48,21 @@ interface Form {
   heat_W: number | null;
 }
 
+const CHECKED = checkedBy<Form>((joi) =>
+  joi.object({
+    name: joi
+      .string()
+      .trim()
+      .max(80)
+      .required()
+      .messages({
+        'string.empty': msg`Give the build a name.`,
+        'string.max': msg`A name has at most 80 letters.`,
+      }),
+    heat_W: joi.number().min(0).max(5000).allow(null),
+  }),
+);
+
 /**
  * The first page of a build: its name, the room, the limits, the case. All of it can be changed
  * later.
@@ -56,6 +72,7 @@ export function NewBuild() {
   const cases = useOffer('case');
   const [trouble, setTrouble] = useState<string | null>(null);
   const { control, register, handleSubmit, setValue, formState } = useForm<Form>({
+    resolver: CHECKED,
     defaultValues: {
       name: '',
       brief: DEFAULT_BRIEF,
@@ -108,9 +125,7 @@ export function NewBuild() {
               maxLength={80}
               autoFocus
               aria-invalid={formState.errors.name !== undefined}
-              {...register('name', {
-                validate: (v) => v.trim().length > 0 || msg`Give the build a name.`,
-              })}
+              {...register('name')}
             />
           </label>
           {formState.errors.name && (

@@ -1,19 +1,42 @@
 'use client';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { checkedBy } from '@/view/shared';
 import { msg } from '@/core/messages';
 import styles from './Enter.module.css';
 
+const MOST_LETTERS = 500;
+
+interface Form {
+  passphrase: string;
+}
+
+const CHECKED = checkedBy<Form>((joi) =>
+  joi.object({
+    passphrase: joi
+      .string()
+      .max(MOST_LETTERS)
+      .required()
+      .messages({
+        'string.empty': msg`Say the passphrase.`,
+        'string.max': msg`A passphrase has at most ${MOST_LETTERS} letters.`,
+      }),
+  }),
+);
+
 /** Where the passphrase is said that whoever opened the app to others has set. */
 export function Enter() {
-  const [passphrase, setPassphrase] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [isAsking, setAsking] = useState(false);
-  const enter = async (e: FormEvent): Promise<void> => {
-    e.preventDefault();
-    setAsking(true);
-    setTrouble(null);
+  const { register, handleSubmit, formState } = useForm<Form>({
+    resolver: CHECKED,
+    defaultValues: { passphrase: '' },
+  });
+  const { ref, ...field } = register('passphrase');
+  const [refused, setRefused] = useState<string | null>(null);
+  const trouble = formState.errors.passphrase?.message ?? refused;
+  const enter = handleSubmit(async ({ passphrase }) => {
+    setRefused(null);
     try {
       const response = await fetch('/api/session', {
         method: 'POST',
@@ -26,12 +49,11 @@ export function Enter() {
         return;
       }
       const { error } = (await response.json()) as { readonly error?: string };
-      setTrouble(error ?? msg`This is not the passphrase.`);
+      setRefused(error ?? msg`This is not the passphrase.`);
     } catch {
-      setTrouble(msg`The server cannot be reached.`);
+      setRefused(msg`The server cannot be reached.`);
     }
-    setAsking(false);
-  };
+  });
   return (
     <main className={styles.page}>
       <form onSubmit={(e) => void enter(e)} className={styles.form}>
@@ -42,12 +64,12 @@ export function Enter() {
           label={msg`Passphrase`}
           autoComplete="current-password"
           autoFocus
-          value={passphrase}
-          onChange={(e) => setPassphrase(e.target.value)}
+          {...field}
+          inputRef={ref}
           error={trouble !== null}
           helperText={trouble}
         />
-        <Button type="submit" variant="contained" disabled={isAsking || passphrase === ''}>
+        <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
           {msg`Enter`}
         </Button>
       </form>

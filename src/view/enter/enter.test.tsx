@@ -30,11 +30,13 @@ const enter = (words: string): void => {
 };
 
 describe('where the passphrase is said', () => {
-  test('nothing is asked before something is typed', () => {
+  test('nothing is asked before something is typed, and that is said', async () => {
     render(<Enter />);
-    expect((screen.getByRole('button', { name: 'Enter' }) as HTMLButtonElement).disabled).toBe(
-      true,
-    );
+    fireEvent.click(screen.getByRole('button', { name: 'Enter' }));
+    expect(await screen.findByText('Say the passphrase.')).toBeTruthy();
+    enter('a'.repeat(501));
+    expect(await screen.findByText('A passphrase has at most 500 letters.')).toBeTruthy();
+    expect(said).toEqual([]);
   });
 
   test('a wrong one is told, and can be tried again', async () => {

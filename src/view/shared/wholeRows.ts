@@ -17,34 +17,65 @@ export function seenOfCutRow(edge: number, rows: readonly Span[]): number {
   return cut.length === 0 ? 0 : Math.min(...cut);
 }
 
-/** Ends what scrolls with a whole row of its tables, unless the focus is in the row that is cut. */
-function endWithWholeRow(scroller: HTMLElement): void {
+/** How much of a row of its tables is seen that the lower edge of what scrolls cuts through, px. */
+function seenAtEdge(scroller: HTMLElement): number {
   const { top } = scroller.getBoundingClientRect(),
     edge = top + scroller.clientTop + scroller.clientHeight;
   const isScrolling = scroller.scrollHeight > scroller.clientHeight + 1,
     isAtEnd = scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1;
   const rows = isScrolling && !isAtEnd ? [...scroller.querySelectorAll('tr')] : [];
-  const seen = seenOfCutRow(
+  return seenOfCutRow(
     edge,
     rows
+      // The row that the focus is in stays as it is.
       .filter((row) => !row.contains(document.activeElement))
       .map((row) => row.getBoundingClientRect()),
   );
-  // The line at its left goes on to the end.
-  const end = `calc(100% - ${Math.ceil(seen) - 1}px)`;
-  scroller.style.clipPath =
-    seen > 0 ? `polygon(0 0, 100% 0, 100% ${end}, 1px ${end}, 1px 100%, 0 100%)` : '';
 }
 
-/** For what scrolls: its tables end in whole rows while it stands still. */
-export function useWholeRows<T extends HTMLElement>(): RefObject<T | null> {
+/** How what scrolls is ended with a whole row, and how it is given free again. */
+interface Ending {
+  fit(scroller: HTMLElement): void;
+  free(scroller: HTMLElement): void;
+}
+
+/** Part of the page: the rest of the row is not drawn. */
+const CUT: Ending = {
+  fit: (scroller) => {
+    const seen = seenAtEdge(scroller);
+    // The line at its left goes on to the end.
+    const end = `calc(100% - ${Math.ceil(seen) - 1}px)`;
+    scroller.style.clipPath =
+      seen > 0 ? `polygon(0 0, 100% 0, 100% ${end}, 1px ${end}, 1px 100%, 0 100%)` : '';
+  },
+  // While it moves, all of it is seen.
+  free: (scroller) => void (scroller.style.clipPath = ''),
+};
+
+/** A sheet that floats over the scene: its own edge moves up. */
+const SHORTEN: Ending = {
+  fit: (scroller) => {
+    scroller.style.maxHeight = '';
+    const seen = seenAtEdge(scroller);
+    if (seen > 0) scroller.style.maxHeight = `${scroller.offsetHeight - Math.ceil(seen) + 1}px`;
+  },
+  // Its edge stands still while it moves.
+  free: () => undefined,
+};
+
+/**
+ * For what scrolls: its tables end in whole rows while it stands still.
+ *
+ * @param isSheet whether it floats over the page and may be shorter
+ */
+export function useWholeRows<T extends HTMLElement>(isSheet = false): RefObject<T | null> {
   const ref = useRef<T>(null);
   useEffect(() => {
     const scroller = ref.current;
     if (!scroller || typeof ResizeObserver === 'undefined') return undefined;
-    const fit = (): void => endWithWholeRow(scroller);
-    // While it moves, all of it is seen.
-    const free = (): void => void (scroller.style.clipPath = '');
+    const ending = isSheet ? SHORTEN : CUT;
+    const fit = (): void => ending.fit(scroller);
+    const free = (): void => ending.free(scroller);
     const sizes = new ResizeObserver(fit);
     const follow = (): void => {
       sizes.disconnect();
@@ -67,6 +98,6 @@ export function useWholeRows<T extends HTMLElement>(): RefObject<T | null> {
       scroller.removeEventListener('scrollend', fit);
       scroller.removeEventListener('focusin', fit);
     };
-  }, []);
+  }, [isSheet]);
   return ref;
 }

@@ -14,7 +14,8 @@ import { formatMeasure, formatShown, formatSize } from '@/core/units';
 import { temperatureColour } from '@/view/shared';
 import { useSize } from '@/view/shared/useWidth';
 import { flatBox, flatPoint, outlineOf, wholeBodies, type Flat, type View } from '@/core/elevation';
-import { LegGrips, type LegHeld } from './LegGrips';
+import type { RouteHeld } from '../runs/useRouteHeld';
+import { RouteGrips } from './RouteGrips';
 import { PortGrips } from './PortGrips';
 import { useDrag } from './useDrag';
 import { placeLabels } from './labels';
@@ -31,11 +32,9 @@ interface Props {
   readonly heat?: CaseReport;
   /** Ways as they were, drawn dashed. */
   readonly ghosts?: readonly Ghost[];
-  /**
-   * Legs of the picked run that may be drawn into another plane; told where, and when it is let go.
-   */
-  onLeg?(leg: LegHeld, done: boolean): void;
-  readonly legs?: readonly Vec[];
+  /** Corners of the picked run, which may be dragged; told how far, and when it is let go. */
+  readonly corners?: readonly Vec[];
+  onRoute?(held: RouteHeld, done: boolean): void;
   /** Ports may be clicked: a run is being drawn, from the one given. */
   readonly ports?: { readonly from: PortRef | null; onPort(ref: PortRef): void };
   /** Where parts may be dragged: told where the part would be, and null when it is let go. */
@@ -65,8 +64,8 @@ export function Elevation({
   runs = [],
   heat,
   ghosts = [],
-  legs,
-  onLeg,
+  corners,
+  onRoute,
   onHold,
   ports,
 }: Props) {
@@ -434,7 +433,9 @@ export function Elevation({
             {l.text}
           </text>
         ))}
-        {legs && onLeg && <LegGrips view={view} size={size} corners={legs} k={k} onLeg={onLeg} />}
+        {corners && onRoute && (
+          <RouteGrips view={view} size={size} corners={corners} k={k} onRoute={onRoute} />
+        )}
         {ports && <PortGrips view={view} size={size} model={system} k={k} {...ports} />}
         {picked && (
           <GapLines

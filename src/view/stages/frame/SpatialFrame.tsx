@@ -1,7 +1,7 @@
 'use client';
 import ExpandLess from '@mui/icons-material/ExpandLess';
 import ExpandMore from '@mui/icons-material/ExpandMore';
-import { Press } from '@/view/shared';
+import { Press, useWholeRows } from '@/view/shared';
 import { useDeferredValue, type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { FindingList, useEditor, useFrame } from '@/view/workspace';
@@ -31,6 +31,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
   const revision = useEditor((s) => s.revision);
   const { isPanelOpen, isHeadOpen, set } = useFrame();
   const own = findings.filter((f) => f.stage === stage);
+  const panel = useWholeRows<HTMLElement>(true);
   return (
     <div
       className={styles.frame}
@@ -57,7 +58,12 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
         {isHeadOpen && <div className={styles.sentence}>{sentence}</div>}
       </header>
       <div className={styles.tools}>{tools}</div>
-      <aside className={styles.panel} aria-label={msg`Working panel`} data-open={isPanelOpen}>
+      <aside
+        ref={panel}
+        className={styles.panel}
+        aria-label={msg`Working panel`}
+        data-open={isPanelOpen}
+      >
         <Press
           className={styles.fold}
           aria-expanded={isPanelOpen}

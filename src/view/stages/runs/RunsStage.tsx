@@ -29,7 +29,7 @@ import { RouteBar } from './RouteBar';
 import { RunPanel } from './RunPanel';
 import { SheetsView } from './SheetsView';
 import { ShownParts } from './ShownParts';
-import { useLegHeld } from './useLegHeld';
+import { useRouteHeld } from './useRouteHeld';
 import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
 
@@ -67,7 +67,7 @@ export function RunsStage() {
   const [ghosts, setGhosts] = useState<readonly Ghost[]>([]);
   const { runs, clearance: fit, bom: list } = analysis.reports;
   const run = runs.find((r) => r.id === picked);
-  const held = useLegHeld(analysis.routed, run);
+  const held = useRouteHeld(analysis.routed, run);
   const preview = usePreview(design);
   const { seen } = preview;
   const loose = looseParts(design);
@@ -106,6 +106,8 @@ export function RunsStage() {
           path: r.path,
           wide_mm: design.loops.find((l) => l.id === r.loop)?.tube.outer_mm ?? 14,
         }));
+  const grips =
+    held.corners && run?.routed && !seen ? { corners: held.corners, onRoute: held.onRoute } : {};
   const drawn = (as: View) => (
     <Elevation
       view={as}
@@ -117,7 +119,7 @@ export function RunsStage() {
       heat={analysis.reports.heat[design.brief.loadCase]}
       ghosts={stale}
       {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
-      {...(held.corners && run?.routed && !seen ? { legs: held.corners, onLeg: held.onLeg } : {})}
+      {...grips}
     />
   );
   const lengthOf = (count: number, mm: number, isGuess: boolean): string =>
@@ -226,6 +228,7 @@ export function RunsStage() {
             flow={analysis.reports.flow}
             heat={analysis.reports.heat[design.brief.loadCase]}
             onHold={() => undefined}
+            {...grips}
             {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
             otherwise={drawn('side')}
           />

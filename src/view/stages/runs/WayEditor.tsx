@@ -204,8 +204,8 @@ export function WayEditor({
         )}
       </p>
       <p className="soft">
-        {msg`Its legs can be dragged in the side, front and top drawing: the run follows live,
-          the rest when you let go.`}
+        {msg`Its legs and corners can be dragged, in space and in the drawings; with Shift all of
+          the run between its ends. It follows live, the rest when you let go.`}
       </p>
     </details>
   );

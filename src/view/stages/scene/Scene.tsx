@@ -11,6 +11,7 @@ import type { Run } from '@/core/tubing';
 import { union, type Box, type Vec } from '@/core/geometry';
 import { useFrame, useSceneOnPage } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import type { RouteHeld } from '../runs/useRouteHeld';
 import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
@@ -22,6 +23,7 @@ import { Orbit } from './Orbit';
 import { PlaceLabels, TurnWith } from './overlay';
 import { usePaper, type Paper } from './paper';
 import { Parts } from './Parts';
+import { RouteGrips } from './RouteGrips';
 import { SceneBar } from './SceneBar';
 import { SceneTree } from './SceneTree';
 import type { Stand } from './stands';
@@ -48,6 +50,9 @@ export interface SceneProps {
   readonly isEditable?: boolean;
   /** What flows in the tubes, for the dashes. */
   readonly flow?: FlowReport;
+  /** Corners of the picked run, which may be dragged; told how far, and when it is let go. */
+  readonly corners?: readonly Vec[];
+  onRoute?(held: RouteHeld, done: boolean): void;
   /** Where a dragged part would be; null when it is let go. */
   onHold(component: string, placement: Placement | null): void;
 }
@@ -192,6 +197,14 @@ export default function Scene(props: SceneProps) {
               picked={picked}
               paper={paper}
               onHold={props.onHold}
+              onHeld={setHeld}
+            />
+          )}
+          {props.corners && props.onRoute && isTogether && (
+            <RouteGrips
+              corners={props.corners}
+              paper={paper}
+              onRoute={props.onRoute}
               onHeld={setHeld}
             />
           )}
