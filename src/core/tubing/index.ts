@@ -21,6 +21,7 @@ export {
   springBackOf,
   type SpringBack,
 } from './springBack';
+export { elasticCurve, type Clamp, type ElasticCurve } from './elastic';
 export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';
 export { capBodies, extended, sideways, turned, type EndBody, type PieceStack } from './stack';

@@ -9,6 +9,7 @@ import { counted, listAnd, msg, worded, noted } from '@/core/messages';
 import { cutWords } from '../runWords';
 import { Section } from '../frame/StageFrame';
 import { BendStrip } from './BendStrip';
+import { LeftToItself } from './LeftToItself';
 import { LinkEditor } from './LinkEditor';
 import { OtherRoutes } from './OtherRoutes';
 import { PutInRun } from './PutInRun';
@@ -98,6 +99,7 @@ export function RunPanel({
               ${formatMeasure(run.volume_mL, 'mL')} inside.`}
           </p>
           {seen && <p className="soft">{msg`Seen through the glass it ${seen}.`}</p>}
+          <LeftToItself run={run} />
           <BendStrip run={run} loop={loop} />
           <div className={styles.ends}>
             {end('from')}

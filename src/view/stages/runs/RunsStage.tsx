@@ -24,6 +24,7 @@ import { CaseInSpace } from '../scene/CaseInSpace';
 import { DrawRun } from './DrawRun';
 import { LayoutPanel } from './LayoutPanel';
 import { LoopSection } from './LoopSection';
+import { lyingGhost } from './lying';
 import { OrdersView } from './OrdersView';
 import { RouteBar } from './RouteBar';
 import { RunPanel } from './RunPanel';
@@ -117,7 +118,7 @@ export function RunsStage() {
       onPick={(id) => pick(picked === id ? null : id)}
       runs={seen?.runs ?? shownRuns}
       heat={analysis.reports.heat[design.brief.loadCase]}
-      ghosts={stale}
+      ghosts={stale.length > 0 ? stale : lyingGhost(seen ? undefined : (live ?? run))}
       {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
       {...grips}
     />

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign } from '@/catalogue';
 import { withoutRoutes, type Design } from '@/core/design';
 import { rerouteEdit } from '@/core/routing';
@@ -33,6 +33,25 @@ describe('the picked run', () => {
     const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
     expect(starts).toEqual([...starts].sort((a, b) => a - b));
     expect(screen.getByText(/^Start the first bend 12\.4/)).toBeTruthy();
+  });
+
+  test('a soft tube says how it lies by itself, and asks for a clip where that touches something', () => {
+    show(desk, <Panel id="run-1" />);
+    const lines = desk.loops
+      .flatMap((l) => l.connections)
+      .map(({ id }) => {
+        cleanup();
+        show(desk, <Panel id={id} />);
+        return screen.queryByText(/Left to itself/)?.textContent ?? '';
+      })
+      .filter((line) => line !== '');
+    expect(lines.length).toBeGreaterThan(2);
+    for (const line of lines)
+      expect(line).toMatch(
+        /up to [\d.]+ mm beside this route, turns by \d+° .* tighter than \d+ mm/,
+      );
+    expect(lines.join()).toContain('hold it with a clip there');
+    expect(lines.some((line) => !line.includes('clip'))).toBe(true);
   });
 
   test('its way by hand: a direction, a place to pass, a pin and back to its own way, each a step to undo', () => {
