@@ -89,10 +89,16 @@ interface State {
   readonly force: Vec;
 }
 
+const AXES: readonly Vec[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
 /** Two unit vectors across a direction. */
 function acrossOf(way: Vec): readonly [Vec, Vec] {
   const [x, y, z] = way.map(Math.abs) as [number, number, number];
-  const other: Vec = x <= y && x <= z ? [1, 0, 0] : y <= z ? [0, 1, 0] : [0, 0, 1];
+  // The axis that it leans to the least.
+  const other = AXES[[x, y, z].indexOf(Math.min(x, y, z))] as Vec;
   const u = unit(cross(way, other));
   return [u, cross(way, u)];
 }
