@@ -19,6 +19,7 @@ const sheet = (cut_mm: number): BendSheet => ({
   grip_mm: 8,
   span_mm: 200,
   extent_mm: [100, 100, 16],
+  onBench: null,
   springBack: {
     from: 'one test bend',
     offset_deg: 0,

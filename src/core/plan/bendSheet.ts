@@ -11,6 +11,7 @@ import {
   type SpringBack,
 } from '../tubing';
 import { tubeTurn, type TubeTurn } from './bendSteps';
+import { onBench, type OnBench } from './onBench';
 import { distance, scale, sub, add, unit, type Vec } from '../geometry';
 
 /** Where a bend goes on the straight tube. Distances from the first end, mm. */
@@ -66,6 +67,8 @@ export interface BendSheet {
    */
   readonly span_mm: number;
   readonly extent_mm: Vec;
+  /** How it lies over the bench while it is bent; null without bends. */
+  readonly onBench: OnBench | null;
   /** What its bends spring back by; null where nothing tells. */
   readonly springBack: SpringBack | null;
 }
@@ -119,6 +122,7 @@ export function bendSheet(run: Run, whole: Loop): BendSheet | null {
       (i) =>
         Math.max(...all.map((p) => p[i])) - Math.min(...all.map((p) => p[i])) + run.tube.outer_mm,
     ) as unknown as Vec,
+    onBench: bends.length > 0 ? onBench(routed.path) : null,
     springBack,
   };
 }

@@ -40,11 +40,35 @@ export function makingSteps(sheet: BendSheet): readonly string[] {
     msg`Push a silicone cord through, a hand longer than the tube.`,
     msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the
       mandrel. Bend every bend the same way round the mandrel.`,
+    ...benchWords(sheet),
     ...sheet.bends.map((b, i) => bendWords(sheet, b, i)),
     msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold
       it in place; then cut the far end to fit and deburr it.`,
     msg`Wash it out before it goes in.`,
   ];
+}
+
+/** So high a tube lies over the bench on its mandrel, mm (common practice, no source). */
+const OVER_BENCH_MM = 20;
+
+/** Which way round to bend, and where what is formed would meet the bench all the same. */
+function benchWords({ onBench, outer_mm }: BendSheet): readonly string[] {
+  if (onBench === null || onBench.way === 'either') return [];
+  const { way, below_mm, bend } = onBench;
+  const isOver = below_mm + outer_mm / 2 <= OVER_BENCH_MM;
+  const round =
+    way === 'right'
+      ? msg`Bend to the right as seen from the end you hold: that way what is formed stays higher.`
+      : msg`Bend to the left as seen from the end you hold: that way what is formed stays higher.`;
+  return isOver
+    ? [round]
+    : [
+        sentences(
+          round,
+          msg`At bend ${bend + 1} it still points ${formatMillimetres(below_mm)} below the tube:
+            work at the edge of the bench and let it hang over.`,
+        ),
+      ];
 }
 
 /** Metal is bent cold, on a bender with a former for its size. */
@@ -65,6 +89,7 @@ function coldSteps(sheet: BendSheet, cut: string): readonly string[] {
       ${sheet.endNames.from}; all marks are measured from it.`,
     msg`Hold the tube at the end that goes to ${sheet.endNames.to}; the first end points to the
       bender. Bend every bend the same way round its former.`,
+    ...benchWords(sheet),
     ...sheet.bends.map((b, i) => coldBendWords(sheet, b, i)),
     msg`Check it: ${formatMillimetres(sheet.span_mm, 1)} from end to end through the air. Hold
       it in place; then cut the far end to fit and deburr it.`,

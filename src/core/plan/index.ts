@@ -6,6 +6,7 @@ export {
   type BendSheet,
   type SheetBend,
 } from './bendSheet';
+export { onBench, type BendWay, type OnBench } from './onBench';
 export { makingCautions, makingSteps } from './care';
 export { springBackWords } from './springBackWords';
 export { bendSteps, tubeTurn, type BendStep, type TubeTurn } from './bendSteps';
