@@ -567,8 +567,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
     }
     case 'loop.routing': {
       const loop = loopOf(draft, edit.loop);
+      const lies = ({ style, weights }: Partial<LoopRouting> = {}): string =>
+        JSON.stringify([style, weights]);
+      const before = lies(loop.routing);
       if (edit.routing) loop.routing = own(edit.routing);
       else delete loop.routing;
+      // What a search may change leaves the routes as they are.
+      if (lies(loop.routing) === before) return;
       for (const { id } of loop.connections)
         if (!draft.layout.routes[id]?.pinned) unroute(draft, id);
       return;

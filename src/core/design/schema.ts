@@ -335,6 +335,7 @@ export const loopSchema = Joi.object({
       offPlane: Joi.number().min(0).max(2),
       view_mm: mm(0, 2000),
     }),
+    freeOrder: Joi.boolean(),
   }),
   testBends: Joi.array()
     .items(

@@ -282,6 +282,8 @@ export interface RouteWeights {
 export interface LoopRouting {
   readonly style: RouteStyle;
   readonly weights?: RouteWeights;
+  /** A search for a better layout may also change the order in which the loop runs. */
+  readonly freeOrder?: boolean;
 }
 
 export type CapDuty = 'plug' | 'drain' | 'fill';

@@ -13,6 +13,7 @@ import {
   type Routed,
 } from '../routing';
 import { keepHome } from './freedom';
+import { otherOrders, reordered } from './orders';
 import { ChoiceSearch } from './search';
 import { endKey, variablesOf, type Looking, type PartState, type Variable } from './states';
 
@@ -44,6 +45,8 @@ export interface ImprovedLayout {
   readonly before: LayoutMeasured;
   readonly after: LayoutMeasured;
   readonly parts: readonly PartMoved[];
+  /** Loops that run in another order, with their parts in it. */
+  readonly orders: readonly { readonly loop: string; readonly order: readonly string[] }[];
 }
 
 /** A gain smaller than this, in millimetres of tube by the style's prices, is not offered. */
@@ -51,6 +54,8 @@ const WORTH_MM = 25;
 
 /** Choices of ports and turns that are routed whole before slides are looked at. */
 const PROOFS = 4;
+/** And of each other order of a loop's parts that is tried, where the order is free. */
+const ORDER_PROOFS = 2;
 
 /**
  * A better layout of the whole build: ports, turns and places of parts chosen together for the
@@ -61,7 +66,8 @@ const PROOFS = 4;
 export function improvedLayout(design: Design, tell: Tell = () => true): ImprovedLayout | null {
   const search = new LayoutSearch(design, tell);
   search.prove({ edits: [], parts: [] });
-  search.choosePorts();
+  search.choosePorts({ edits: [], parts: [] }, PROOFS);
+  for (const order of otherOrders(design)) search.choosePorts(order, ORDER_PROOFS);
   search.slide();
   search.finish();
   return search.found();
@@ -108,18 +114,23 @@ class LayoutSearch {
     return proven;
   }
 
-  /** Other ports and quarter turns, routed and learned from until no other choice is reckoned better. */
-  choosePorts(): void {
-    const { search, variables, system } = searchOf(this.design, 'ports');
+  /**
+   * Other ports and quarter turns, routed and learned from until no other choice is reckoned better.
+   * `base`: changes made before, such as another order.
+   */
+  choosePorts(base: Changes, proofs: number): void {
+    const design = applied(this.design, base.edits);
+    const { search, variables, system } = searchOf(design, 'ports');
     const tried = new Set<string>();
-    for (let i = 0; i < PROOFS && this.begins(); i += 1) {
+    for (let i = 0; i < proofs && this.begins(); i += 1) {
       const { states } = search.least(this.goesOn);
       if (tried.has(states.join())) return;
       tried.add(states.join());
-      const proven = this.prove(changesOf(this.design, variables, states, 'ports'));
+      const { edits, parts } = changesOf(design, variables, states, 'ports');
+      const proven = this.prove({ edits: [...base.edits, ...edits], parts });
       if (!proven) return;
       for (const c of system.design.loops.flatMap((l) => l.connections))
-        search.learn(c.id, states, costIn(this.design, c.id, proven.routes));
+        search.learn(c.id, states, costIn(design, c.id, proven.routes));
     }
   }
 
@@ -169,6 +180,7 @@ class LayoutSearch {
       before,
       after: best.measured,
       parts,
+      orders: reordered(this.design, applied(this.design, edits)),
     };
   }
 

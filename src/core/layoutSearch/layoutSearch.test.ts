@@ -11,6 +11,7 @@ import {
   type Placement,
 } from '../design';
 import { compileSystem } from '../system';
+import { ordersByEstimate } from '../loops';
 import { routesOf, withRoutes } from '../routing';
 import { validateDesign } from '../validation';
 import {
@@ -23,6 +24,7 @@ import {
   keepHome,
   leastJoint,
   openingsFor,
+  otherOrders,
   settled,
   variablesOf,
   type Factor,
@@ -209,6 +211,61 @@ describe('ports, turns and places together', () => {
         settings: { mayMove: { turn: false, slide_mm: 7 } },
       }),
     ).toEqual({ turn: false, slide_mm: 7 });
+  });
+});
+
+describe('the order of a loop', () => {
+  const desk = demoDesign('dawn-chorus-desk') as Design;
+  const stationsOf = (design: Design): readonly string[] =>
+    compileSystem(design).loops[0]?.stations ?? [];
+  /** The order that is the worst by estimate, routed. */
+  const worst = withRoutes(ordersByEstimate(desk, 'loop').ranked.at(-1)?.design ?? desk);
+  const free = (design: Design, freeOrder: boolean): Design =>
+    applyEdit(design, {
+      do: 'loop.routing',
+      loop: 'loop',
+      routing: { style: 'shortest', ...(freeOrder ? { freeOrder } : {}) },
+    }).design;
+
+  test('where it is free, a better one is found, with its ports, and nothing of the loop is lost', () => {
+    const start = withRoutes(free(worst, true));
+    const found = improvedLayout(start);
+    expect(found?.orders.map((o) => o.loop)).toEqual(['loop']);
+    const laid = applyEdit(start, found?.edit ?? { do: 'batch', edits: [] }).design;
+    expect(stationsOf(laid)).toEqual(found?.orders[0]?.order);
+    expect(stationsOf(laid)).not.toEqual(stationsOf(start));
+    // Reservoir and pump stay where the loop begins, and every part stays in it.
+    expect(stationsOf(laid).slice(0, 2)).toEqual(['reservoir', 'pump']);
+    expect([...stationsOf(laid)].sort()).toEqual([...stationsOf(start)].sort());
+    expect(found?.after.missing).toBe(0);
+    expect(found?.after.tube_mm).toBeLessThan(found?.before.tube_mm ?? 0);
+    expect(validateDesign(laid).ok).toBe(true);
+    expect(otherOrders(free(worst, false))).toEqual([]);
+  }, 120_000);
+
+  test('made free, the routes stay as they are; in another style they are found anew', () => {
+    const start = free(worst, false),
+      routed = withRoutes(start);
+    expect(free(routed, true).layout.routes).toEqual(routed.layout.routes);
+    const other = applyEdit(routed, {
+      do: 'loop.routing',
+      loop: 'loop',
+      routing: { style: 'free', freeOrder: true },
+    }).design;
+    expect(Object.keys(other.layout.routes)).toEqual([]);
+  });
+
+  test('with a run set by hand it stays', () => {
+    const start = free(worst, true);
+    const [first] = start.loops[0]?.connections ?? [];
+    const set = applyEdit(start, {
+      do: 'connection.way',
+      loop: 'loop',
+      connection: first?.id ?? '',
+      constraints: { waypoints: [[null, 200, null]] },
+    }).design;
+    expect(otherOrders(start).length).toBeGreaterThan(0);
+    expect(otherOrders(set)).toEqual([]);
   });
 });
 

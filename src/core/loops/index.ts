@@ -1,3 +1,4 @@
+export { BEND_MM, ordersByEstimate, type EstimatedOrder } from './orders';
 export { capAdapters, capFits, fittingBodies, lowestDrain } from './drainPort';
 export {
   proposeLoop,

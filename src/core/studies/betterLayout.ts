@@ -35,16 +35,24 @@ export function betterLayout(
     design: laid,
     tidiness: { before: before.reports.tidiness, after: after.reports.tidiness },
     price_minor: after.reports.bom.loopTotal - before.reports.bom.loopTotal,
-    moves: found.parts.map((p) => moveWords(design, p)),
+    moves: [
+      ...found.orders.map((o) => orderWords(design, o)),
+      ...found.parts.map((p) => moveWords(design, p)),
+    ],
     worse: after.findings
       .filter((f) => f.severity !== 'note' && !known.has(f.code + f.subjects.join()))
       .map((f) => f.title),
   };
 }
 
+function orderWords(design: Design, { loop, order }: ImprovedLayout['orders'][number]): string {
+  const name = design.loops.find((l) => l.id === loop)?.name ?? loop;
+  return msg`${name} runs in another order: ${order.map((id) => componentName(design, id)).join(', ')}`;
+}
+
 function moveWords(design: Design, p: ImprovedLayout['parts'][number]): string {
   const name = componentName(design, p.component);
-  const turned = [...(p.turned ? ['turned'] : []), ...(p.slid ? [msg`moved along`] : [])];
+  const turned = [...(p.turned ? [msg`turned`] : []), ...(p.slid ? [msg`moved along`] : [])];
   const ports = p.ports > 0 ? [msg`other ports`] : [];
   return `${name}: ${[...turned, ...ports].join(', ')}`;
 }

@@ -1,10 +1,8 @@
-import { applyEdit, type Design, type Edit, findComponent, type ComponentId } from '../design';
+import { applyEdit, type Design, type Edit, type ComponentId } from '../design';
 import { analyse } from '../analysis';
-import { reorderLoop } from '../loops';
+import { BEND_MM, ordersByEstimate, reorderLoop } from '../loops';
 import { compileSystem } from '../system';
-import { distance, type Vec } from '../geometry';
 import { layoutEdit, routeDesign, routesOf, unroutedRuns, withRoutes } from '../routing';
-import { estimateRuns } from '../tubing';
 import { msg } from '../messages';
 
 /** A loop's parts in one order, laid and judged whole. */
@@ -31,11 +29,8 @@ export interface OrdersCompared {
 }
 
 export const MOST_PARTS = 8;
-/** Orders measured by estimated runs, of those the straightest; and of these laid in space. */
-const MOST_ESTIMATED = 60,
-  MOST_LAID = 6;
-/** A bend is worth so much tube when estimates are ranked, mm. */
-const BEND_MM = 45;
+/** Of the orders that are cheapest by estimate, so many are laid in space. */
+const MOST_LAID = 6;
 
 /** Why a loop's orders are not compared; null when they are. */
 export function whyNoOrders(design: Design, loopId: string): string | null {
@@ -62,36 +57,13 @@ export function compareOrders(
   const system = compileSystem(design),
     graph = system.loops.find((g) => g.loop.id === loopId);
   if (!graph || whyNoOrders(design, loopId) !== null) return null;
-  const kind = (id: string): string => findComponent(design, id)?.part.kind ?? '';
-  const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
-    rest = graph.stations.filter((s) => !head.includes(s));
-  const middle = new Map(
-    graph.stations.map((s) => [s, middleOf(system.placed.get(s)?.ports.map((p) => p.at) ?? [])]),
-  );
-  const length = (order: readonly string[]): number =>
-    order.reduce((sum, s, i) => {
-      const a = middle.get(s),
-        b = middle.get(order[(i + 1) % order.length] as string);
-      return sum + (a && b ? distance(a, b) : 150);
-    }, 0);
-  const orders = permutations(rest)
-    .map((r) => [...head, ...r])
-    .map((order) => ({ order, length: length(order) }))
-    .sort((a, b) => a.length - b.length);
   const steps = MOST_LAID + 2;
   if (!tell(0, steps)) return null;
-  const estimated = orders
-    .slice(0, MOST_ESTIMATED)
-    .flatMap(({ order }) => {
-      const after = applyEdit(design, reorderLoop(design, loopId, order)).design,
-        runs = estimateRuns(compileSystem(after)).filter((r) => r.loop === loopId);
-      return [{ order, after, worth: runs.reduce((s, r) => s + r.cut_mm + r.bends * BEND_MM, 0) }];
-    })
-    .sort((a, b) => a.worth - b.worth);
+  const { all, ranked } = ordersByEstimate(design, loopId);
   if (!tell(1, steps)) return null;
   const now = graph.stations.join(),
     rows: OrderJudged[] = [judge(routedWhole(design), loopId, graph.stations, null)];
-  for (const { order, after } of estimated
+  for (const { order, design: after } of ranked
     .filter((e) => e.order.join() !== now)
     .slice(0, MOST_LAID)) {
     if (!tell(rows.length + 1, steps)) return null;
@@ -110,7 +82,7 @@ export function compareOrders(
     const t = rows.flatMap((r) => r.temps.find((x) => x.component === i)?.temp_C ?? []);
     return Math.max(...t) - Math.min(...t);
   });
-  return { rows, all: orders.length, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
+  return { rows, all, spread_K: spreads.length > 0 ? Math.max(...spreads) : null };
 }
 
 /**
@@ -146,18 +118,4 @@ function judge(
     temps: [...cooled].map(([component, temp_C]) => ({ component, temp_C })),
     deltaT_K: heat.loops.find((l) => l.id === loopId)?.deltaT_K ?? null,
   };
-}
-
-const middleOf = (points: readonly Vec[]): Vec | null =>
-  points.length === 0
-    ? null
-    : ([0, 1, 2].map(
-        (i) => points.reduce((s, p) => s + p[i as 0], 0) / points.length,
-      ) as unknown as Vec);
-
-function permutations<T>(list: readonly T[]): readonly (readonly T[])[] {
-  if (list.length <= 1) return [list];
-  return list.flatMap((x, i) =>
-    permutations([...list.slice(0, i), ...list.slice(i + 1)]).map((p) => [x, ...p]),
-  );
 }

@@ -117,17 +117,30 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
   const commit = useEditor((s) => s.commit);
   const style = styleOf(loop);
   const prices = pricesOf(loop);
+  const { freeOrder } = loop.routing ?? {};
   const set = (routing: LoopRouting): void =>
     commit(msg`how ${loop.name} lies`, { do: 'loop.routing', loop: loop.id, routing });
   const weigh = (weights: RouteWeights): void =>
-    set({ style, weights: { ...loop.routing?.weights, ...weights } });
+    set({ ...loop.routing, style, weights: { ...loop.routing?.weights, ...weights } });
   return (
     <>
       <Pick
         label={msg`Style of ${loop.name}`}
         value={style}
         options={ROUTE_STYLES.map((value) => ({ value, label: STYLE_NAMES[value] }))}
-        onPick={(value) => set({ style: value as RouteStyle })}
+        onPick={(value) => set({ style: value as RouteStyle, ...(freeOrder ? { freeOrder } : {}) })}
+      />
+      <Pick
+        label={msg`Order of ${loop.name}`}
+        value={freeOrder ? 'free' : 'stays'}
+        options={[
+          { value: 'stays', label: msg`stays` },
+          { value: 'free', label: msg`may change for a better layout` },
+        ]}
+        onPick={(value) => {
+          const { freeOrder: _was, ...kept } = loop.routing ?? { style };
+          set(value === 'free' ? { ...kept, freeOrder: true } : kept);
+        }}
       />
       <details className={styles.caps}>
         <summary>{msg`What ${loop.name} weighs`}</summary>
