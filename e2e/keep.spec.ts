@@ -82,7 +82,7 @@ test('a deleted build comes back at once, from the bin, and by its address', asy
   request,
 }) => {
   const id = await newBuild(request, 'Reed bunting rig');
-  await page.goto('/?q=bunting');
+  await page.goto('/?q=bunting', { waitUntil: 'networkidle' });
   const row = page.getByRole('listitem').filter({ hasText: 'Reed bunting rig' });
   await row.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByText('is in the bin for 30 days')).toBeVisible();
@@ -90,7 +90,8 @@ test('a deleted build comes back at once, from the bin, and by its address', asy
   await expect(page.getByRole('link', { name: 'Reed bunting rig' })).toBeVisible();
   await row.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByText('No build is named "bunting"')).toBeVisible();
-  await page.goto(`/builds/${id}/heat`);
+  // A click before the page is awake is lost.
+  await page.goto(`/builds/${id}/heat`, { waitUntil: 'networkidle' });
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(nameField(page)).toHaveValue('Reed bunting rig');
 });
