@@ -12,7 +12,7 @@ import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import { formatMillimetres } from '../units';
-import { counted, msg, worded, listAnd, noted } from '../messages';
+import { counted, msg, worded, noted, someOf } from '../messages';
 import type { CautionId, Minutes, Step, StepKind } from './step';
 import { assemblyOrder, orderTroubles, waysOfAll, type Turn } from './order';
 import { DRIVER_MM, hiddenBy, NUT_MM, PLUG_MM, type Reach } from './reach';
@@ -378,10 +378,10 @@ function hiddenWords(m: Maker, reaches: readonly Reach[], id: string): string | 
   const [least, ...others] = [...hiddenBy(reaches, id)].sort((a, b) => a.left_mm - b.left_mm);
   if (!least) return null;
   const [who, mm] = TAKES[least.reach.kind];
-  const above = listAnd([
-    least.reach.name,
-    ...(others.length > 0 ? [msg`${others.length} more`] : []),
-  ]);
+  const above = someOf(
+    [least, ...others].map((r) => r.reach.name),
+    1,
+  );
   const how =
     least.left_mm < 0.5
       ? msg`it is above ${above}`

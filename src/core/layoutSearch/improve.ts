@@ -67,7 +67,7 @@ export function improvedLayout(design: Design, tell: Tell = () => true): Improve
   const search = new LayoutSearch(design, tell);
   search.prove({ edits: [], parts: [] });
   search.choosePorts({ edits: [], parts: [] }, PROOFS);
-  for (const order of otherOrders(design)) search.choosePorts(order, ORDER_PROOFS);
+  for (const order of search.orders) search.choosePorts(order, ORDER_PROOFS);
   search.slide();
   search.finish();
   return search.found();
@@ -86,12 +86,17 @@ class LayoutSearch {
   private best: Proven | null = null;
   private readonly before: LayoutMeasured;
   private readonly worthNow: number;
+  /** Other orders of the loops to be tried. */
+  readonly orders: readonly Changes[];
   private steps = 0;
+  private readonly allSteps: number;
 
   constructor(
     private readonly design: Design,
     private readonly tell: Tell,
   ) {
+    this.orders = otherOrders(design);
+    this.allSteps = STEPS + this.orders.length * (ORDER_PROOFS + 1);
     const now = routesOf(compileSystem(design));
     this.before = measured(design, now);
     this.worthNow = this.before.missing === 0 ? worthOf(design, now.routes) : Infinity;
@@ -190,7 +195,8 @@ class LayoutSearch {
     return this.goesOn();
   }
 
-  private readonly goesOn = (): boolean => this.tell(Math.min(this.steps, STEPS), STEPS);
+  private readonly goesOn = (): boolean =>
+    this.tell(Math.min(this.steps, this.allSteps), this.allSteps);
 }
 /** Steps told of: proofs and the searches between them. */
 const STEPS = 2 * PROOFS + 4;

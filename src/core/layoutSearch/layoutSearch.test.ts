@@ -266,6 +266,13 @@ describe('the order of a loop', () => {
     }).design;
     expect(otherOrders(start).length).toBeGreaterThan(0);
     expect(otherOrders(set)).toEqual([]);
+    const elbow = applyEdit(start, {
+      do: 'connection.ends',
+      loop: 'loop',
+      connection: first?.id ?? '',
+      ends: { from: 'rotary90', to: 'auto' },
+    }).design;
+    expect(otherOrders(elbow)).toEqual([]);
   });
 });
 

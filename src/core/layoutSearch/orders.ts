@@ -5,13 +5,25 @@ import type { Changes, ImprovedLayout } from './improve';
 
 /** Orders of one loop that are routed, of those the cheapest by estimate. */
 const MOST_ORDERS = 2;
-/** Loops with more parts have too many orders to weigh. */
-const MOST_PARTS = 8;
 
-/** Whether a search may change the order of a loop: it is free, and nothing of it is set by hand. */
+/**
+ * Whether a search may change the order of a loop: it is free, and no run of it is set by hand, by
+ * its way, its ends or a tube of its own, which another order would not have.
+ */
 const isFree = (design: Design, { routing, connections }: Loop): boolean =>
   routing?.freeOrder === true &&
-  connections.every((c) => !c.constraints && design.layout.routes[c.id]?.pinned !== true);
+  connections.every(
+    (c) =>
+      !c.constraints &&
+      !c.tube &&
+      c.ends.from === 'auto' &&
+      c.ends.to === 'auto' &&
+      design.layout.routes[c.id]?.pinned !== true,
+  );
+
+/** Joints from port to port, without a tube. */
+const jointsIn = (design: Design, loop: string): number =>
+  design.loops.find((l) => l.id === loop)?.connections.filter((c) => c.by === 'direct').length ?? 0;
 
 /** The parts of each loop in the order it runs. */
 const ordersOf = (design: Design): ReadonlyMap<string, readonly string[]> =>
@@ -24,10 +36,13 @@ const ordersOf = (design: Design): ReadonlyMap<string, readonly string[]> =>
 export function otherOrders(design: Design): readonly Changes[] {
   const now = ordersOf(design);
   const found = design.loops
-    .filter((loop) => isFree(design, loop) && (now.get(loop.id)?.length ?? 0) <= MOST_PARTS)
+    .filter((loop) => isFree(design, loop))
     .map(({ id }) =>
       ordersByEstimate(design, id)
-        .ranked.filter(({ order }) => order.join() !== now.get(id)?.join())
+        .ranked.filter(
+          ({ order, design: after }) =>
+            order.join() !== now.get(id)?.join() && jointsIn(after, id) === jointsIn(design, id),
+        )
         .slice(0, MOST_ORDERS)
         .map(({ order }): Reorder => ({ loop: id, order })),
     );

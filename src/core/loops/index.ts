@@ -1,4 +1,4 @@
-export { BEND_MM, ordersByEstimate, type EstimatedOrder } from './orders';
+export { BEND_MM, MOST_ORDERED, ordersByEstimate, type EstimatedOrder } from './orders';
 export { capAdapters, capFits, fittingBodies, lowestDrain } from './drainPort';
 export {
   proposeLoop,

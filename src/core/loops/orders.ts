@@ -12,6 +12,8 @@ export interface EstimatedOrder {
   readonly worth: number;
 }
 
+/** Loops of more parts have too many orders to weigh. */
+export const MOST_ORDERED = 8;
 /** Orders measured by estimated runs: of all, the straightest. */
 const MOST_ESTIMATED = 60;
 /** A bend is worth so much tube when orders are ranked, mm. */
@@ -23,7 +25,8 @@ const UNPLACED_MM = 150;
  * Orders of a loop's parts behind its reservoir and pumps, the cheapest by estimated runs first.
  * All are weighed by the way between the parts, the straightest by estimated runs.
  *
- * @returns how many orders there are, and the cheapest of them; none where the flow splits
+ * @returns how many orders there are, and the cheapest of them; none where the flow
+ *   splits, the loop is open, or it has more than `MOST_ORDERED` parts
  */
 export function ordersByEstimate(
   design: Design,
@@ -31,7 +34,8 @@ export function ordersByEstimate(
 ): { readonly all: number; readonly ranked: readonly EstimatedOrder[] } {
   const system = compileSystem(design),
     graph = system.loops.find((g) => g.loop.id === loopId);
-  if (!graph || graph.branched || !graph.closed) return { all: 0, ranked: [] };
+  if (!graph || graph.branched || !graph.closed || graph.stations.length > MOST_ORDERED)
+    return { all: 0, ranked: [] };
   const kind = (id: string): string => findComponent(design, id)?.part.kind ?? '';
   const head = graph.stations.filter((s) => kind(s) === 'reservoir' || kind(s) === 'pump'),
     rest = graph.stations.filter((s) => !head.includes(s));

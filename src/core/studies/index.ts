@@ -9,13 +9,7 @@ export { whatFits, type WhatFits } from './whatFits';
 export type { FitSet } from './fitSets';
 export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
 export { hangEdit, hangSetEdit, hangsOn } from './mountPart';
-export {
-  compareOrders,
-  whyNoOrders,
-  MOST_PARTS,
-  type OrderJudged,
-  type OrdersCompared,
-} from './orders';
+export { compareOrders, whyNoOrders, type OrderJudged, type OrdersCompared } from './orders';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterLayout, type BetterLayout } from './betterLayout';
 export { judgedAlternatives, type AlternativeJudged } from './alternatives';

@@ -1,6 +1,6 @@
 import { applyEdit, type Design, type Edit, type ComponentId } from '../design';
 import { analyse } from '../analysis';
-import { BEND_MM, ordersByEstimate, reorderLoop } from '../loops';
+import { BEND_MM, MOST_ORDERED, ordersByEstimate, reorderLoop } from '../loops';
 import { compileSystem } from '../system';
 import { layoutEdit, routeDesign, routesOf, unroutedRuns, withRoutes } from '../routing';
 import { msg } from '../messages';
@@ -28,7 +28,6 @@ export interface OrdersCompared {
   readonly spread_K: number | null;
 }
 
-export const MOST_PARTS = 8;
 /** Of the orders that are cheapest by estimate, so many are laid in space. */
 const MOST_LAID = 6;
 
@@ -38,8 +37,8 @@ export function whyNoOrders(design: Design, loopId: string): string | null {
   if (!graph) return msg`There is no such loop.`;
   if (graph.branched) return msg`The flow splits in this loop: its parts have no single order.`;
   if (!graph.closed) return msg`The loop is not closed yet.`;
-  return graph.stations.length > MOST_PARTS
-    ? msg`It has ${graph.stations.length} parts; orders are compared for up to ${MOST_PARTS}.`
+  return graph.stations.length > MOST_ORDERED
+    ? msg`It has ${graph.stations.length} parts; orders are compared for up to ${MOST_ORDERED}.`
     : null;
 }
 

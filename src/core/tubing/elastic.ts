@@ -217,7 +217,7 @@ function solvedRows(rows: readonly Row[]): readonly (readonly Pair[])[] {
     if (before) {
       const back = transposed(before),
         known = inverses[i - 1] as Block,
-        [left, right] = transposed(before);
+        [left, right] = back;
       const through = (of: Pair): Pair => times(back, times(known, of));
       // The columns of the block before are the rows of its transpose.
       const [x, y] = [through(left), through(right)];
