@@ -38,8 +38,8 @@ const VIEWS = [
       await page.waitForTimeout(1500);
     },
   },
-  { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling' },
-  { name: 'cooling-dark', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark' },
+  { name: 'cooling', path: '/builds/dawn-chorus-desk/cooling', act: curves },
+  { name: 'cooling-dark', path: '/builds/dawn-chorus-desk/cooling', scheme: 'dark', act: curves },
   { name: 'flow', path: '/builds/dawn-chorus-desk/flow' },
   { name: 'materials', path: '/builds/pocket-planetarium/materials' },
   {
@@ -51,7 +51,7 @@ const VIEWS = [
         .getByRole('table')
         .filter({ hasText: 'from, to' })
         .first()
-        .getByRole('button', { name: 'Processor pump → Front radiator', exact: true })
+        .getByRole('button', { name: 'Front radiator → Filter', exact: true })
         .click();
     },
   },
@@ -94,8 +94,18 @@ const VIEWS = [
     },
   },
   { name: 'time', path: '/builds/pocket-planetarium/cooling', act: overTime },
-  { name: 'phone', path: '/builds/dawn-chorus-desk/cooling', size: { width: 390, height: 844 } },
+  {
+    name: 'phone',
+    path: '/builds/dawn-chorus-desk/cooling',
+    size: { width: 390, height: 844 },
+    act: curves,
+  },
 ];
+
+/** Until the curves are drawn. */
+async function curves(page) {
+  await page.getByText('Working out the curves').waitFor({ state: 'hidden', timeout: 60_000 });
+}
 
 /** Fans on a curve, the pump stopping after ten minutes. */
 async function overTime(page) {

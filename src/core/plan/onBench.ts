@@ -1,5 +1,5 @@
-import { add, cross, dot, scale, sub, type Vec } from '../geometry';
-import type { Segment } from '../tubing';
+import { dot, sub, type Vec } from '../geometry';
+import { onArc, type Segment } from '../tubing';
 
 /** The way a bend is drawn round the mandrel, as seen from the end that is held. */
 export type BendWay = 'left' | 'right';
@@ -56,10 +56,5 @@ function lowestOf(lows: readonly number[]): Pick<OnBench, 'below_mm' | 'bend'> {
 
 function pointsOf(piece: Segment): readonly Vec[] {
   if (piece.kind === 'line') return [piece.from, piece.to];
-  const out = sub(piece.from, piece.centre),
-    on = cross(piece.axis, out);
-  return Array.from({ length: ARC_POINTS + 1 }, (_, i): Vec => {
-    const turn = (piece.angle_deg * Math.PI * i) / (180 * ARC_POINTS);
-    return add(piece.centre, add(scale(out, Math.cos(turn)), scale(on, Math.sin(turn))));
-  });
+  return Array.from({ length: ARC_POINTS + 1 }, (_, i) => onArc(piece, i / ARC_POINTS));
 }

@@ -2,7 +2,8 @@ import type { Design } from '../design';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 import type { Vec } from '../geometry';
-import { onArc, STRAIGHT_MM } from '.';
+import { onArc } from '../tubing';
+import { STRAIGHT_MM } from '.';
 
 /**
  * The independent checker: its own distances, every point of every tube a millimetre or two apart

@@ -28,7 +28,7 @@ export { routeRigid, type TubeLimits } from './rigidRoute';
 export { placePieces, type Frames } from './pieces';
 export { jogAngle } from './offsetBend';
 export { routeFlexible } from './flexibleRoute';
-export { onArc, pathLength, roundedPath, samplePath, turnBetween } from './path';
+export { pathLength, roundedPath, samplePath, turnBetween } from './path';
 export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { worthOfRoute } from './worth';
 export { inTheWayWords, wayOutWords } from './wayOut';

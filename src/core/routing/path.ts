@@ -1,4 +1,4 @@
-import { arcLength, radiusAt, setBack, type BendRadii, type Segment } from '../tubing';
+import { arcLength, onArc, radiusAt, setBack, type BendRadii, type Segment } from '../tubing';
 import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 
 const DEGREES = 180 / Math.PI;
@@ -54,11 +54,4 @@ export function samplePath(path: readonly Segment[], step: number): readonly Vec
       );
   }
   return points;
-}
-
-/** The point of an arc after a share of its angle. */
-export function onArc(s: Extract<Segment, { kind: 'arc' }>, share: number): Vec {
-  const r = sub(s.from, s.centre),
-    t = (s.angle_deg / DEGREES) * share;
-  return add(s.centre, add(scale(r, Math.cos(t)), scale(cross(s.axis, r), Math.sin(t))));
 }

@@ -25,4 +25,4 @@ export { elasticCurve, type Clamp, type ElasticCurve } from './elastic';
 export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';
 export { capBodies, extended, sideways, turned, type EndBody, type PieceStack } from './stack';
-export type { Segment } from './segment';
+export { onArc, type Segment } from './segment';

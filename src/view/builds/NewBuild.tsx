@@ -16,6 +16,7 @@ import {
 import { CurrencyField, RateField } from '@/view/stages/brief/CurrencyField';
 import {
   checkedBy,
+  nameRule,
   PageHead,
   Pick,
   QuantityField,
@@ -50,15 +51,7 @@ interface Form {
 
 const CHECKED = checkedBy<Form>((joi) =>
   joi.object({
-    name: joi
-      .string()
-      .trim()
-      .max(80)
-      .required()
-      .messages({
-        'string.empty': msg`Give the build a name.`,
-        'string.max': msg`A name has at most 80 letters.`,
-      }),
+    name: nameRule(joi, msg`Give the build a name.`),
     heat_W: joi.number().min(0).max(5000).allow(null),
   }),
 );

@@ -7,7 +7,7 @@ import { freeId } from '@/core/design';
 import type { Vec } from '@/core/geometry';
 import { makeHeatSource, USUAL_SIZE, type HeatSourceKind } from '@/core/making';
 import { slug } from '@/format';
-import { checkedBy, Pick, QuantityField, TextInput, usePartLists } from '@/view/shared';
+import { checkedBy, nameRule, Pick, QuantityField, TextInput, usePartLists } from '@/view/shared';
 import { msg, worded } from '@/core/messages';
 import styles from './HeatSourceForm.module.css';
 
@@ -26,15 +26,7 @@ interface Form {
 
 const CHECKED = checkedBy<Form>((joi) =>
   joi.object({
-    name: joi
-      .string()
-      .trim()
-      .max(80)
-      .required()
-      .messages({
-        'string.empty': msg`Give the heat source a name.`,
-        'string.max': msg`A name has at most 80 letters.`,
-      }),
+    name: nameRule(joi, msg`Give the heat source a name.`),
     heat_W: joi
       .number()
       .min(1)

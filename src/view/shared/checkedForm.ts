@@ -1,6 +1,21 @@
 'use client';
 import type Joi from 'joi';
 import type { FieldValues, Resolver } from 'react-hook-form';
+import { msg } from '@/core/messages';
+
+const MOST_LETTERS = 80;
+
+/** The name of a build or a part. `empty`: what is said of none. */
+export const nameRule = (joi: typeof Joi, empty: string): Joi.StringSchema =>
+  joi
+    .string()
+    .trim()
+    .max(MOST_LETTERS)
+    .required()
+    .messages({
+      'string.empty': empty,
+      'string.max': msg`A name has at most ${MOST_LETTERS} letters.`,
+    });
 
 /**
  * Checks a form by its Joi schema, with the schema's own words. Joi is loaded when a form is first

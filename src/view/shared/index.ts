@@ -5,7 +5,7 @@ export { Press } from './Press';
 export { Check, OneOf, Select, TextInput } from './Inputs';
 export { TypedField, type Typed } from './TypedField';
 export { QuantityField } from './QuantityField';
-export { checkedBy } from './checkedForm';
+export { checkedBy, nameRule } from './checkedForm';
 export { QuantityCount } from './QuantityCount';
 export { Segments, Pick, type Option } from './Choice';
 export { Why, type Reason } from './Why';

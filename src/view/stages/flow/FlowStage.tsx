@@ -166,6 +166,17 @@ function OneLoop({
       : '';
   const bands = useBands();
   const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
+  const range = likely?.band && (
+    <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+      {' '}
+      (
+      <Why reason={reasonForBeside('flow', likely)}>
+        {msg`${formatShown(likely.band.low, 'L/min', { decimals: 1 })} to
+          ${formatShown(likely.band.high, 'L/min', { decimals: 1 })}`}
+      </Why>
+      )
+    </span>
+  );
   return (
     <StageFrame
       stage="flow"
@@ -182,27 +193,14 @@ function OneLoop({
       sentence={
         state.status === 'solved' ? (
           <>
-            {rich`${graph.loop.name} settles at
-              ${(<Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>)}`}
-            {likely?.band && (
-              <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
-                {' '}
-                (
-                <Why reason={reasonForBeside('flow', likely)}>
-                  {msg`${formatShown(likely.band.low, 'L/min', { decimals: 1 })} to
-                    ${formatShown(likely.band.high, 'L/min', { decimals: 1 })}`}
-                </Why>
-                )
-              </span>
-            )}{' '}
-            {sentences(
+            {rich`${graph.loop.name} settles at ${(
+              <Why reason={reasonForFlow(state)}>{formatFlow(state.flow_Lmin)}</Why>
+            )}${range} and ${
               graph.branched
-                ? msg`and ${formatKilopascals(state.head_kPa)}, before it splits.`
-                : msg`and ${formatKilopascals(state.head_kPa)}.`,
-              spare,
-              enough,
-              chanceWords(likely, msg`move less than you ask`),
-            )}
+                ? msg`${formatKilopascals(state.head_kPa)}, before it splits`
+                : formatKilopascals(state.head_kPa)
+            }.`}{' '}
+            {sentences(spare, enough, chanceWords(likely, msg`move less than you ask`))}
           </>
         ) : (
           msg`See the findings beside.`

@@ -32,8 +32,9 @@ export function useRouteHeld(routed: Routed, run: Run | undefined) {
   const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);
   const onRoute = ({ hold, by }: RouteHeld, done: boolean): void => {
     if (!run || !route || !connection) return;
-    if (done) setLive(null);
-    if (by.every((mm) => mm === 0)) return;
+    const isBack = by.every((mm) => mm === 0);
+    if (done || isBack) setLive(null);
+    if (isBack) return;
     const constraints = connection.constraints ?? {};
     const waypoints = withMoved(constraints.waypoints ?? [], route.corners, hold, by);
     const edit: Edit = {

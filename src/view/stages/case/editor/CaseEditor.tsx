@@ -150,7 +150,7 @@ export function CaseEditor({
                 <p>
                   <Mark verdict="ok" />{' '}
                   {msg`Nothing contradicts itself. Lengths are taken to be right
-                    to${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
+                    to ${formatMeasure(part.tolerance_mm, 'mm', { decimals: 1 })}.`}
                 </p>
               ) : (
                 <>
