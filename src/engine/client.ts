@@ -1,12 +1,11 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
 import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
-import { createSession } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
 import { shownLanguage } from '@/core/messages';
 import { shownUnits } from '@/core/units';
 import type { Change } from './changes';
 import type { EngineApi } from './engine.worker';
-import { runJob, type JobInput, type JobName, type JobResult } from './jobs';
+import type { JobInput, JobName, JobResult } from './jobs';
 
 /** Jobs that a hand waits for go before those that merely offer something. */
 const PATIENT: ReadonlySet<JobName> = new Set(['improve', 'changes', 'bands']);
@@ -158,17 +157,21 @@ export class Engine {
 
   private async work(waiting: Waiting, flag: Int32Array | null): Promise<unknown> {
     const { job, input, tell } = waiting;
-    // Where there are no workers (tests), the same work is done here.
-    if (typeof Worker === 'undefined') {
-      const desk = { session: createSession(this.design), partLists: this.partLists };
-      return runJob(desk, job, input, () => !waiting.stopped);
-    }
+    if (typeof Worker === 'undefined') return this.workHere(waiting);
     const { api } = this.openThread();
     const changes = this.changes;
     this.changes = [];
     if (changes.length > 0) await api.follow(changes);
     const { result } = await api.run(job, input, flag, proxy(tell));
     return result;
+  }
+
+  /** The same work where there are no workers (tests); pages with workers never load it. */
+  private async workHere(waiting: Waiting): Promise<unknown> {
+    const { runJob } = await import('./jobs');
+    const { createSession } = await import('@/core/analysis');
+    const desk = { session: createSession(this.design), partLists: this.partLists };
+    return runJob(desk, waiting.job, waiting.input, () => !waiting.stopped);
   }
 
   private openThread(): Thread {
