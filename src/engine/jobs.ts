@@ -1,6 +1,6 @@
 import { offered, type PartLists } from '@/catalogue';
 import type { Edit, Reading } from '@/core/design';
-import type { Session } from '@/core/analysis';
+import { JUDGE, type Session } from '@/core/analysis';
 import {
   betterLayout,
   judgedAlternatives,
@@ -27,7 +27,7 @@ import {
   type PumpAsked,
   type PumpChoice,
 } from '@/core/studies';
-import { defaultPlacements, findingKey, type Fix } from '@/core/checks';
+import { defaultPlacements, findingKey, resolveFixes, type Fix } from '@/core/checks';
 import { teePorts } from '@/core/loops';
 import { coolingCurves, type CoolingCurve } from '@/core/thermal';
 import type { Part, PumpPart } from '@/core/components';
@@ -86,7 +86,7 @@ export const JOBS = {
     const resolved: [string, readonly Fix[]][] = [];
     for (const [i, finding] of asked.entries()) {
       if (!tell(i / asked.length)) return null;
-      resolved.push([findingKey(finding), session.fixes(finding)]);
+      resolved.push([findingKey(finding), resolveFixes(session.design, finding, JUDGE)]);
     }
     return resolved;
   },

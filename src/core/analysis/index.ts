@@ -6,7 +6,9 @@ export {
   type Selectors,
 } from './selectors';
 export { obstructedModel } from './obstructedModel';
-export { createSession, evaluate, JUDGE, publish, analyse, type Session } from './session';
+export { JUDGE } from './judge';
+export { evaluate, publish } from './publish';
+export { analyse, createSession, type Session } from './session';
 export type {
   Evaluation,
   PublishedFinding,

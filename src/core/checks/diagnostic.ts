@@ -1,4 +1,5 @@
-import type { Edit } from '../design';
+import type { Part } from '../components';
+import type { Design, Edit } from '../design';
 
 export type Severity = 'fails' | 'marginal' | 'note';
 export type Stage =
@@ -12,6 +13,12 @@ export interface Fix {
   readonly tells?: 'deltaT';
   /** Keys of all findings, notes apart, that are gone once it is applied; of a fix that was tried. */
   readonly clears?: readonly string[];
+}
+
+/** Searches that a way out may ask for: whoever only says what is wrong need not have them. */
+export interface FixSearch {
+  /** What gives a run a way that has none, each tried. */
+  openings(design: Design, connection: string, offer: readonly Part[]): readonly Fix[];
 }
 
 /** The one thing every check says. */
@@ -29,7 +36,7 @@ export interface Finding {
   readonly unit?: string;
   /** Where the limit comes from. */
   readonly source: string;
-  candidates(): readonly Fix[];
+  candidates(search: FixSearch): readonly Fix[];
 }
 
 /** A check with its own description; C is what it looks at. */

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
-import { analyse, createSession } from '../analysis';
+import { analyse, createSession, JUDGE } from '../analysis';
 import { applyEdit, type Design } from '../design';
 import type { Fix } from './diagnostic';
 import { groupByFix } from './grouped';
-import { findingKey } from './resolveFixes';
+import { findingKey, resolveFixes } from './resolveFixes';
 
 const found = (code: string, ...subjects: string[]) => ({
   code,
@@ -54,7 +54,7 @@ describe('findings by what solves them', () => {
     const findings = session.analysis().findings.filter((f) => f.severity !== 'note');
     const { groups } = groupByFix(
       findings,
-      findings.map((f) => [findingKey(f), session.fixes(f)] as const),
+      findings.map((f) => [findingKey(f), resolveFixes(session.design, f, JUDGE)] as const),
     );
     expect(groups[0]?.fix.label).toBe('Use a thinner radiator: Tarn 360, 30 mm');
     expect(groups[0]?.findings.length).toBeGreaterThanOrEqual(5);

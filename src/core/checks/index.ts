@@ -12,6 +12,7 @@ export {
   verdictOf,
   type Finding,
   type Fix,
+  type FixSearch,
   type Check,
   type Diagnostic,
   type Severity,

@@ -125,7 +125,7 @@ describe('fixes that are offered', () => {
     for (const f of analyse(box, { offer: [{ ...many, ports }] }).findings.filter(
       (x) => x.code === 'fit.clash',
     ))
-      for (const { edit, label } of f.candidates()) {
+      for (const { edit, label } of f.candidates(JUDGE)) {
         if (!label.startsWith('Use a thinner core')) continue;
         expect(applyEdit(box, edit).design.loops.flatMap((l) => l.caps)).toContainEqual({
           component: 'top-radiator',
@@ -181,7 +181,8 @@ describe('fixes that are offered', () => {
       },
     );
     for (const f of analyse(drained, { offer: CATALOGUE }).findings)
-      for (const c of f.candidates()) expect(JSON.stringify(c.edit)).not.toContain('"shut":false');
+      for (const c of f.candidates(JUDGE))
+        expect(JSON.stringify(c.edit)).not.toContain('"shut":false');
   });
 });
 

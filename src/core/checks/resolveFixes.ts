@@ -1,7 +1,7 @@
 import { applyEdit, EditError, type Design } from '../design';
 import { formatKelvin } from '../units';
 import { msg, noted } from '../messages';
-import type { Finding, Fix, Severity } from './diagnostic';
+import type { Finding, Fix, FixSearch, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
 const MOST_TRIED = 8;
@@ -56,7 +56,7 @@ export function anyKindWorse(
 
 /** Whole analyses of a design: its runs as they are routed, or all estimated. */
 export type Basis = 'asRouted' | 'estimated';
-export interface Judge {
+export interface Judge extends FixSearch {
   asRouted(design: Design): readonly Finding[];
   estimated(design: Design): readonly Finding[];
   /** Of the warmest loop over the room, K; null when it has no steady state. */
@@ -74,7 +74,7 @@ const unrouted = (findings: readonly Finding[]): number =>
  * routed where the change leaves every run its way, with all runs estimated otherwise.
  */
 export function resolveFixes(design: Design, finding: Finding, judge: Judge): readonly Fix[] {
-  const candidates = finding.candidates().slice(0, MOST_TRIED);
+  const candidates = finding.candidates(judge).slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
   const now = judge.asRouted(design);
   const tried = (fix: Fix): Fix | null => {

@@ -1,4 +1,3 @@
-import { openingsFor } from '../layoutSearch';
 import { msg, sentences } from '../messages';
 import { inTheWayWords, wayOutWords } from '../routing';
 import type { SpatialCheck } from './inputs';
@@ -27,7 +26,7 @@ export const runNoWay: SpatialCheck = {
           m.wouldFit && msg`With ${wayOutWords(m.wouldFit)} there is one too.`,
           msg`Its length stays an estimate.`,
         ),
-        candidates: () => openingsFor(context.design, m.connection, context.offer),
+        candidates: (search) => search.openings(context.design, m.connection, context.offer),
       };
     }),
 };

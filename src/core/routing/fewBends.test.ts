@@ -10,7 +10,7 @@ import { pathLength, roundedPath } from './path';
 import { pricesOf } from './prices';
 import { meetsItself, meetsOwnEnds, winds } from './selfGap';
 import { crossingsOf, tidinessOf } from './tidiness';
-import { routesOf } from './layout';
+import { routesOf } from './laid';
 import type { Workspace } from './workspace';
 
 const fitting = catalogued('fitting', 'fit-hard-14');

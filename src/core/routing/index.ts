@@ -1,19 +1,15 @@
-export { leastCost, routeAll, routeOne } from './negotiate';
+export { leastCost, rerouteRun, routeAll, routeOne } from './negotiate';
 export { storedRouteOf, ROUTER_VERSION } from './laidRoute';
 export {
   improvement,
   layoutEdit,
   rerouteEdit,
   routeDesign,
-  routedDesign,
-  routesOf,
   staleRuns,
-  unroutedRuns,
-  withFrames,
   withRoutes,
   type Improvement,
-  type RoutedDesign,
 } from './layout';
+export { routedDesign, routesOf, unroutedRuns, withFrames, type RoutedDesign } from './laid';
 export type { Visibility, Nearest, NoRoute, Route, Routed } from './routed';
 export { betweenBends, STRAIGHT_MM, taskFor, type Task } from './task';
 export { chainsOf, unthreaded } from './chains';
@@ -39,4 +35,4 @@ export { withLegAt, withMoved, type Hold } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';
 export { routedRunOf, routedRuns, runsOf } from './runs';
-export { rerouteRun, sameSpace } from './build';
+export { sameSpace } from './sameSpace';

@@ -10,22 +10,15 @@ import { compileSystem, type System } from '../system';
 import { distance, type Frame } from '../geometry';
 import type { Segment } from '../tubing';
 import { pricesOf } from './prices';
-import { storedRouteOf, laidRoute } from './laidRoute';
-import { routeAll, withReports } from './negotiate';
+import { routesOf, withPoses, type RoutedDesign } from './laid';
+import { storedRouteOf } from './laidRoute';
+import { routeAll } from './negotiate';
 import { pathLength } from './path';
 import { placeOnLegs, type OnLegs } from './onLegs';
 import { placePieces } from './pieces';
 import type { Route, Routed } from './routed';
 import { meetsItself } from './selfGap';
 import { tasksOf, type Task } from './task';
-
-/**
- * All that routing says of a build: places of inline parts, and the routes of its runs. Plain data.
- */
-export interface RoutedDesign {
-  readonly frames: readonly (readonly [component: string, frame: Frame])[];
-  readonly routed: Routed;
-}
 
 type Tell = (done: number, of: number) => boolean;
 
@@ -34,37 +27,6 @@ type Tell = (done: number, of: number) => boolean;
  * points it is measured by, mm.
  */
 const SLACK_MM = 0.05;
-
-/**
- * The layout of the document as routes in space: those whose ends still meet their ports.
- * Milliseconds; searches nothing.
- */
-export function routesOf(system: System): Routed {
-  const { routes: storedRoutes, noRoute } = system.design.layout;
-  const tasks = tasksOf(system);
-  const routes = tasks.flatMap((task) => {
-    const stored = storedRoutes[task.connection];
-    return (stored && laidRoute(system, task, stored)) ?? [];
-  });
-  const has = new Set(routes.map((r) => r.connection));
-  const without = tasks.filter((t) => !has.has(t.connection));
-  return {
-    routes: withReports(system, tasks, routes),
-    missing: without.flatMap(({ connection, loop }) => {
-      const why = noRoute[connection];
-      return why ? [{ connection, loop: loop.id, ...why }] : [];
-    }),
-    rounds: 0,
-    unpinned: without.flatMap(({ connection }) =>
-      storedRoutes[connection]?.pinned ? [connection] : [],
-    ),
-  };
-}
-
-/** The layout of a build as it stands in its document. */
-export function routedDesign(design: Design): RoutedDesign {
-  return { frames: Object.entries(design.layout.poses), routed: routesOf(compileSystem(design)) };
-}
 
 /**
  * Places the inline parts and routes every run from nothing, but for the pinned ones. Pure,
@@ -86,15 +48,6 @@ function routedWith(design: Design, legs: OnLegs, tell: Tell, hasty: boolean): R
   const placed = withPoses(design, poses);
   return { frames: [...poses], routed: routeAll(compileSystem(placed), tell, legs.routes, hasty) };
 }
-
-/** A build with its inline parts where routing put them. */
-export const withFrames = (design: Design, { frames }: Pick<RoutedDesign, 'frames'>): Design =>
-  withPoses(design, new Map(frames));
-
-const withPoses = (design: Design, poses: ReadonlyMap<string, Frame>): Design => ({
-  ...design,
-  layout: { ...design.layout, poses: Object.fromEntries(poses) },
-});
 
 /** The edit that writes what routing found into the document; null where nothing differs. */
 export function layoutEdit(design: Design, { frames, routed }: RoutedDesign): Edit | null {
@@ -251,12 +204,3 @@ function keptPoses(design: Design, stale: ReadonlySet<string>): ReadonlyMap<stri
     );
   return new Map(Object.entries(design.layout.poses).filter(([id]) => holds(id)));
 }
-
-/** Runs that are tubes and have no valid route: their lengths are estimates. */
-export const unroutedRuns = (system: System, routed: Routed): readonly string[] => {
-  const has = new Set(routed.routes.map((r) => r.connection));
-  return system.design.loops
-    .flatMap((l) => l.connections)
-    .filter((l) => l.by === 'tube' && !has.has(l.id))
-    .map((l) => l.id);
-};

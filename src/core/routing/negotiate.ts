@@ -1,14 +1,15 @@
-import type { System } from '../system';
+import type { Design } from '../design';
+import { compileSystem, type System } from '../system';
 import { boxGap, distance, type Box } from '../geometry';
 import { explain } from './explain';
 import { laidRoute } from './laidRoute';
 import { samplePath } from './path';
 import { grow, within } from './workspace';
-import { radiusOf, type NoRoute, type Route, type Routed, type RouteReport } from './routed';
+import { radiusOf, type NoRoute, type Route, type Routed } from './routed';
 import { routeSingle } from './single';
 import { bodyBox, fixedBodies, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
-import { reportOf } from './report';
+import { withReports } from './report';
 import { tasteOf, viewBlocks } from './visibility';
 import { worthOfRoute } from './worth';
 
@@ -234,26 +235,6 @@ class Negotiation {
   }
 }
 
-/** Routes with what is told of each: its nearest neighbour, and what is seen of it. */
-export function withReports(
-  system: System,
-  tasks: readonly Task[],
-  routes: readonly Route[],
-): readonly Route[] {
-  return routes.map((route) => {
-    const task = tasks.find((t) => t.connection === route.connection);
-    const ends = task ? [task.from.component, task.to.component] : [];
-    let reported: RouteReport | null = null;
-    return {
-      ...route,
-      // Worked out when it is asked for: flow and lists never do.
-      get reported(): RouteReport {
-        return (reported ??= reportOf(system, route, routes, ends));
-      },
-    };
-  });
-}
-
 /** A route with its cost as the others lie now: what it pays for standing in view of them. */
 function withNewReport(system: System, task: Task, route: Route, others: readonly Route[]): Route {
   const blocks = viewBlocks(system, task, others, (o) => radiusOf(system, o));
@@ -305,3 +286,7 @@ export function tubesMeet(a: Route, b: Route, tasks: readonly Task[]): boolean {
     fit(b).some((y) => pa.some((p) => within(grow(y, ra), p)))
   );
 }
+
+/** One run routed again past the others: fast enough for a hand that drags. */
+export const rerouteRun = (design: Design, routed: Routed, link: string): Routed =>
+  routeOne(compileSystem(design), routed, link);

@@ -1,7 +1,7 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../tubing';
 import type { System } from '../system';
 import type { EndWay } from './ends';
-import { routesOf } from './layout';
+import { routesOf } from './laid';
 import type { Route, Routed, RouteReport } from './routed';
 import { pathLength } from './path';
 import { reportOf } from './report';

@@ -66,7 +66,7 @@ test('least distances of 200 swept tubes to solids and tubes agree with a kernel
   const near = ours.flatMap((gap, i) => (gap > 0.2 && gap < 40 ? [i] : [])).slice(0, 200);
   const theirs = JSON.parse(
     execFileSync('node', [join(__dirname, '../../../scripts/sweptGaps.mjs')], {
-      input: JSON.stringify(near.map((i) => ({ ...cases[i], within: (ours[i] as number) + 2 }))),
+      input: JSON.stringify(near.map((i) => ({ ...cases[i], within: (ours[i] as number) + 0.1 }))),
       timeout: 110_000,
       maxBuffer: 1e8,
     }).toString(),

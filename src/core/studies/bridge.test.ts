@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit, findComponent } from '../design';
-import { evaluate, analyse } from '../analysis';
+import { evaluate, analyse, JUDGE } from '../analysis';
 import { validateDesign } from '../validation';
 import { proposeLoop } from '../loops';
 import { compileSystem } from '../system';
@@ -99,7 +99,7 @@ describe('bridges between two cards', () => {
     ).toBe(false);
     const tube = analyse(moved, { offer: CATALOGUE })
       .findings.find((x) => x.code === 'run.joint-apart')
-      ?.candidates()
+      ?.candidates(JUDGE)
       .find((x) => x.label.startsWith('Run a tube'));
     expect(
       applyEdit(moved, (tube as { edit: Edit }).edit).design.loops[0]?.connections.find(

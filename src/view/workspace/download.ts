@@ -4,24 +4,21 @@ import type { Bom } from '@/core/bom';
 import type { Part } from '@/core/components';
 import type { BendSheet } from '@/core/plan';
 import type { Transient } from '@/core/transient';
-import {
-  bendSheetsToCsv,
-  bendSheetToDxf,
-  bendSheetToSvg,
-  bracketToDxf,
-  bracketToSvg,
-  buildFileName,
-  designToText,
-  readingsToCsv,
-  listToCsv,
-  listToJson,
-  partsToCsv,
-  slug,
-  transientToCsv,
-} from '@/format';
+import { buildFileName, slug } from '@/format';
+
+type Formats = typeof import('@/format');
 
 const hand = (name: string, type: string, text: string): void =>
   downloadBlob(name, new Blob([text], { type }));
+
+/** A file in a format that is loaded when it is asked for. */
+async function handIn(
+  name: string,
+  type: string,
+  write: (formats: Formats) => string,
+): Promise<void> {
+  hand(name, type, write(await import('@/format')));
+}
 
 export function downloadBlob(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -32,45 +29,45 @@ export function downloadBlob(name: string, blob: Blob): void {
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
 
-export const downloadBuild = (design: Design): void =>
-  hand(buildFileName(design.name), 'application/json', designToText(design));
+export const downloadBuild = (design: Design): Promise<void> =>
+  handIn(buildFileName(design.name), 'application/json', (f) => f.designToText(design));
 export const downloadInp = (name: string, text: string): void =>
   hand(`${slug(name)}.inp`, 'text/plain', text);
 export const downloadCalendar = (name: string, text: string): void =>
   hand(`${slug(name)}-assembly.ics`, 'text/calendar', text);
 export const downloadService = (name: string, text: string): void =>
   hand(`${slug(name)}-service.ics`, 'text/calendar', text);
-export const downloadReadings = (name: string, readings: readonly Reading[]): void =>
-  hand(`${slug(name)}-readings.csv`, 'text/csv', readingsToCsv(readings));
-export const downloadList = (design: Design, list: Bom): void =>
-  hand(`${slug(design.name)}-parts.csv`, 'text/csv', listToCsv(list, design.brief.currency));
-export const downloadRun = (name: string, run: Transient): void =>
-  hand(`${slug(name)}-over-time.csv`, 'text/csv', transientToCsv(run));
-export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): void =>
+export const downloadReadings = (name: string, readings: readonly Reading[]): Promise<void> =>
+  handIn(`${slug(name)}-readings.csv`, 'text/csv', (f) => f.readingsToCsv(readings));
+export const downloadList = (design: Design, list: Bom): Promise<void> =>
+  handIn(`${slug(design.name)}-parts.csv`, 'text/csv', (f) =>
+    f.listToCsv(list, design.brief.currency),
+  );
+export const downloadRun = (name: string, run: Transient): Promise<void> =>
+  handIn(`${slug(name)}-over-time.csv`, 'text/csv', (f) => f.transientToCsv(run));
+export const downloadBracket = (title: string, plate: Bracket, as: 'svg' | 'dxf'): Promise<void> =>
   as === 'svg'
-    ? hand(`${slug(title)}.svg`, 'image/svg+xml', bracketToSvg(plate, title))
-    : hand(`${slug(title)}.dxf`, 'image/vnd.dxf', bracketToDxf(plate));
+    ? handIn(`${slug(title)}.svg`, 'image/svg+xml', (f) => f.bracketToSvg(plate, title))
+    : handIn(`${slug(title)}.dxf`, 'image/vnd.dxf', (f) => f.bracketToDxf(plate));
 export const downloadPart = (part: Part): void =>
   hand(`${part.id}.part.json`, 'application/json', `${JSON.stringify(part, null, 2)}\n`);
-export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): void =>
+export const downloadBendSheet = (sheet: BendSheet, as: 'svg' | 'dxf'): Promise<void> =>
   as === 'svg'
-    ? hand(`${slug(sheet.name)}.svg`, 'image/svg+xml', bendSheetToSvg(sheet))
-    : hand(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', bendSheetToDxf(sheet));
-export const downloadBends = (name: string, sheets: readonly BendSheet[]): void =>
-  hand(`${slug(name)}-bends.csv`, 'text/csv', bendSheetsToCsv(sheets));
-export const downloadListJson = (design: Design, list: Bom): void =>
-  hand(
-    `${slug(design.name)}-parts.json`,
-    'application/json',
-    listToJson(list, design.brief.currency),
+    ? handIn(`${slug(sheet.name)}.svg`, 'image/svg+xml', (f) => f.bendSheetToSvg(sheet))
+    : handIn(`${slug(sheet.name)}.dxf`, 'image/vnd.dxf', (f) => f.bendSheetToDxf(sheet));
+export const downloadBends = (name: string, sheets: readonly BendSheet[]): Promise<void> =>
+  handIn(`${slug(name)}-bends.csv`, 'text/csv', (f) => f.bendSheetsToCsv(sheets));
+export const downloadListJson = (design: Design, list: Bom): Promise<void> =>
+  handIn(`${slug(design.name)}-parts.json`, 'application/json', (f) =>
+    f.listToJson(list, design.brief.currency),
   );
-export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): void =>
+export const handParts = (parts: readonly Part[], as: 'csv' | 'json'): Promise<void> =>
   as === 'csv'
-    ? hand('parts.csv', 'text/csv', partsToCsv(parts))
-    : hand(
+    ? handIn('parts.csv', 'text/csv', (f) => f.partsToCsv(parts))
+    : handIn(
         parts.length === 1 ? `${parts[0]?.id}.part.json` : 'parts.json',
         'application/json',
-        `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`,
+        () => `${JSON.stringify(parts.length === 1 ? parts[0] : parts, null, 2)}\n`,
       );
 
 /** The plate as a body; what makes it is loaded when it is asked for. */

@@ -9,7 +9,6 @@ import {
 } from '@/core/bracket';
 import { FAN_PITCH, type HolePattern } from '@/core/components';
 import { formatMeasure, formatShown, formatSize } from '@/core/units';
-import { bracketToSvg } from '@/format';
 import { Mark, Pick, printSheets, QuantityField, Press } from '@/view/shared';
 import { downloadBracket, downloadBracketStl, useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
@@ -118,6 +117,16 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
     />
   );
   const other = { value: 'own', label: msg`measured by hand` };
+  /** The plate at its size on paper; the drawing's format is loaded when it is asked for. */
+  const printPlate = async (): Promise<void> => {
+    const { bracketToSvg } = await import('@/format');
+    printSheets(
+      title,
+      [bracketToSvg(plate, title)],
+      [{ title, steps: bracketSteps(ask, plate), cautions: BRACKET_CAUTIONS }],
+      8,
+    );
+  };
   return (
     <div className={styles.maker}>
       <div className={styles.fields}>
@@ -282,17 +291,7 @@ function Plate({ places }: { readonly places: readonly Named[] }) {
         >
           {msg`STL`}
         </Press>
-        <Press
-          className={styles.use}
-          onClick={() =>
-            printSheets(
-              title,
-              [bracketToSvg(plate, title)],
-              [{ title, steps: bracketSteps(ask, plate), cautions: BRACKET_CAUTIONS }],
-              8,
-            )
-          }
-        >
+        <Press className={styles.use} onClick={() => void printPlate()}>
           {msg`Print with steps`}
         </Press>
       </p>

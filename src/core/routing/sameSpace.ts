@@ -1,13 +1,6 @@
 import type { Design } from '../design';
-import { compileSystem } from '../system';
 import type { ComponentPart } from '../components';
-import { routeOne } from './negotiate';
-import type { Routed } from './routed';
 import { isShown } from './visibility';
-
-/** One run routed again past the others: fast enough for a hand that drags. */
-export const rerouteRun = (design: Design, routed: Routed, link: string): Routed =>
-  routeOne(compileSystem(design), routed, link);
 
 const alike = (a: unknown, b: unknown): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
