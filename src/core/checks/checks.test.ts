@@ -76,6 +76,17 @@ const pierced: Design = {
   }),
   name: 'Routed',
 };
+/** A bar beside a soft run of the desk: past its route, where the tube comes to lie left to itself. */
+const barred: Design = edited(desk, {
+  do: 'case.choose',
+  case: {
+    ...(desk.case as NonNullable<Design['case']>),
+    obstacles: [
+      ...(desk.case?.obstacles ?? []),
+      { id: 'bar', name: 'Bar', removable: false, min: [282, 325, 102], max: [288, 330, 107] },
+    ],
+  },
+});
 const pinnedAnew: Design = { ...pinned, name: 'Routed' };
 const slid: Design = {
   ...edited(pinned, {
@@ -632,6 +643,7 @@ const BROKEN: Record<string, { readonly bad: Design; readonly good: Design }> = 
     }),
   },
   'run.unrouted': { bad: withoutRoutes(desk), good: desk },
+  'run.clip': { bad: barred, good: desk },
   'run.unpinned': { bad: slid, good: pinnedAnew },
   'rule.air-trap': { bad: desk, good: edited(desk, { do: 'loop.remove', loop: 'loop' }) },
   'rule.drain-low': {

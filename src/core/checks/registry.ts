@@ -61,6 +61,7 @@ import { runBends } from './runBends';
 import { runSelf } from './runSelf';
 import { runWinding } from './runWinding';
 import { runClash } from './runClash';
+import { runClip } from './runClip';
 import { runJointApart } from './runJointApart';
 import { runMandrel } from './runMandrel';
 import { runNoLength } from './runNoLength';
@@ -107,6 +108,7 @@ export const SPATIAL_CHECKS: readonly SpatialCheck[] = [
   runSelf,
   runWinding,
   runClash,
+  runClip,
   runJointApart,
   runMandrel,
   runNoLength,

@@ -55,6 +55,7 @@ const byHand = (radius: number, corner: number, on: number): Run => ({
     kept_mm: 5,
     visibility: { crosses: [], before: [] },
     nearest: null,
+    lies: null,
     pieces: [],
     lra: [
       { length_mm: corner - radius, rotation_deg: 0, angle_deg: 90, radius_mm: radius, corner: 0 },

@@ -212,6 +212,7 @@ function runThrough(corners: readonly Vec[], radius_mm: number): Run {
       kept_mm: 5,
       visibility: { crosses: [], before: [] },
       nearest: null,
+      lies: null,
       pieces: [],
       lra: table.rows,
       last_mm: table.last_mm,

@@ -1,5 +1,13 @@
+import type { ComponentId } from '../design';
 import { distance, norm, sub, unit, type Vec } from '../geometry';
-import { elasticCurve, type ElasticCurve, type Run } from '../tubing';
+import {
+  elasticCurve,
+  type Clamp,
+  type ElasticCurve,
+  type LyingTube,
+  type Run,
+  type Segment,
+} from '../tubing';
 import { pathLength, samplePath } from './path';
 
 /** Points of a route looked at, so far apart, mm. */
@@ -12,39 +20,64 @@ const WALL_GCM3 = 1.2;
 const COOLANT_GCM3 = 1;
 const GRAVITY_MS2 = 9.80665;
 
-/** A soft tube when only its two fittings hold it. */
-export interface AsItLies {
-  readonly curve: ElasticCurve;
-  /** The farthest that it lies from its route, mm. */
-  readonly beside_mm: number;
-  /** How far it hangs down between its ends by its own weight and what is in it, mm; estimated. */
-  readonly sag_mm: number;
-}
+/** A soft tube that only its two fittings hold, whatever stands beside it. */
+export type AsItLies = Omit<LyingTube, 'nearest'>;
+type Tube = Pick<Run['tube'], 'hard' | 'outer_mm' | 'inner_mm'>;
+type Path = readonly Segment[];
+
+/** What was found of a way, while it is the same object. */
+const known = new WeakMap<Path, { readonly tube: Tube; readonly lies: AsItLies | null }>();
 
 /**
  * Where a routed soft tube lies once it is cut to its length and pushed on: the curve of least
- * bending energy between its fittings. Null for hard tube, for a run without a route, and where no
- * such curve is found.
+ * bending energy between its fittings, hanging through by its weight. Null for hard tube, and where
+ * no such curve is found.
  */
-export function asItLies({ tube, routed }: Pick<Run, 'tube' | 'routed'>): AsItLies | null {
-  const path = routed?.path ?? [];
+export function asItLies(tube: Tube, path: Path): AsItLies | null {
+  const found = known.get(path);
+  if (found && found.tube.outer_mm === tube.outer_mm && found.tube.inner_mm === tube.inner_mm)
+    return found.lies;
+  const lies = tube.hard ? null : layFree(tube, path);
+  known.set(path, { tube, lies });
+  return lies;
+}
+
+function layFree(tube: Tube, path: Path): AsItLies | null {
   const [first] = path,
     last = path.at(-1);
-  if (tube.hard || !first || !last) return null;
+  if (!first || !last) return null;
   const points = samplePath(path, STEP_MM);
-  const curve = elasticCurve(
-    { at: first.from, direction: wayIn(points) },
-    { at: last.to, direction: wayIn([...points].reverse()) },
-    pathLength(path),
-    points,
-  );
+  const curve = freeCurve(path, points);
   if (!curve) return null;
+  const sag_mm = sagBetween(tube, first.from, last.to);
   return {
-    curve,
+    points: hung(curve.points, sag_mm),
     beside_mm: Math.max(...curve.points.map((p) => Math.min(...points.map((q) => distance(p, q))))),
-    sag_mm: sagBetween(tube, first.from, last.to),
+    sag_mm,
+    turning_deg: curve.turning_deg,
+    leastRadius_mm: curve.leastRadius_mm,
   };
 }
+
+/** The elastic curve of a way between its two ends, nothing hanging. */
+export function freeCurve(
+  path: Path,
+  points: readonly Vec[] = samplePath(path, STEP_MM),
+): ElasticCurve | null {
+  const at = (end: Vec, along: readonly Vec[]): Clamp => ({ at: end, direction: wayIn(along) });
+  const from = points[0],
+    to = points.at(-1);
+  return from && to && points.length > 1
+    ? elasticCurve(at(from, points), at(to, [...points].reverse()), pathLength(path), points)
+    : null;
+}
+
+/** A curve with the sag of a beam clamped at both ends, which is the greatest in its middle. */
+const hung = (points: readonly Vec[], sag_mm: number): readonly Vec[] =>
+  points.map(([x, y, z], i): Vec => {
+    const along = i / (points.length - 1);
+    return [x, y - sag_mm * 16 * along ** 2 * (1 - along) ** 2, z];
+  });
 
 const wayIn = (points: readonly Vec[]): Vec => unit(sub(points[1] as Vec, points[0] as Vec));
 
@@ -77,3 +110,28 @@ export function sagBetween(
   const stiffness_Nmm2 = (modulusOf(SHORE_A) * Math.PI * (outer_mm ** 4 - inner_mm ** 4)) / 64;
   return (weight * level_mm ** 4) / (384 * stiffness_Nmm2);
 }
+
+/** Rounding of the points a tube is measured by, mm. */
+const SLACK_MM = 0.05;
+
+/** Why a soft tube cannot be left to its fittings. */
+export type ClipReason =
+  | { readonly why: 'meets'; readonly component: ComponentId; readonly overlap_mm: number }
+  | { readonly why: 'tight'; readonly radius_mm: number; readonly limit_mm: number };
+
+/**
+ * What a soft tube left to itself does that its route does not: it meets something, or bends
+ * tighter than it stands (`limit_mm`); null where it may lie as it likes.
+ */
+export function clipReason({ routed }: Pick<Run, 'routed'>, limit_mm: number): ClipReason | null {
+  const lies = routed?.lies;
+  if (!lies) return null;
+  const meets = lies.nearest;
+  if (meets && meets.gap_mm < -SLACK_MM && (routed.nearest?.gap_mm ?? 0) >= -SLACK_MM)
+    return { why: 'meets', component: meets.component, overlap_mm: -meets.gap_mm };
+  return lies.leastRadius_mm < limit_mm * (1 - TIGHT)
+    ? { why: 'tight', radius_mm: lies.leastRadius_mm, limit_mm }
+    : null;
+}
+/** A radius in a tube that bends by itself is known no better than so. */
+export const TIGHT = 0.05;

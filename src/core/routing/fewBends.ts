@@ -1,6 +1,7 @@
 import { setBack } from '../tubing';
 import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
+import { TwoBends } from './twoBends';
 import { roundedPath, turnBetween } from './path';
 import { depthRate, type RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
@@ -167,6 +168,7 @@ class Pair {
   private readonly d: Vec;
   private readonly e: Vec;
   private readonly off: Vec;
+  private readonly bends: TwoBends;
   private readonly angles: readonly number[];
 
   constructor(
@@ -179,6 +181,7 @@ class Pair {
     this.d = from.direction;
     this.e = scale(to.direction, -1);
     this.off = sub(this.q, this.p);
+    this.bends = new TwoBends(this.off, this.d, this.e);
     this.angles = asked.limits.angles_deg ?? BUILDERS_ANGLES;
   }
 
@@ -284,48 +287,25 @@ class Pair {
   /** Two bends of any angles: corners so and so far out of either fitting. */
   anyAngle(): void {
     const { atFitting_mm: straight, radius_mm: r } = this.asked.limits;
+    const { bends } = this;
     for (const x of REACHES_MM) {
       const reach = straight + 0.2 * r + x;
       for (const y of REACHES_MM) this.outBy(reach, straight + 0.2 * r + y);
       // As soon out of the fitting as the bend lets it: hairpins lie on that edge alone.
-      for (const s of this.tight((v) => this.setBacks(v, reach)[0])) this.outBy(s, reach);
-      for (const t of this.tight((v) => this.setBacks(reach, v)[1])) this.outBy(reach, t);
+      for (const s of tight(straight, (v) => r * bends.first(v, reach))) this.outBy(s, reach);
+      for (const t of tight(straight, (v) => r * bends.second(reach, v))) this.outBy(reach, t);
     }
   }
 
-  /** Set-backs of both bends with the corners so far out. */
-  private setBacks(s: number, t: number): readonly [number, number] {
-    const c1 = add(this.p, scale(this.d, s)),
-      c2 = sub(this.q, scale(this.e, t));
-    const way = sub(c2, c1);
-    const { radius_mm: r } = this.asked.limits;
-    return [setBack(r, turnBetween(this.d, way)), setBack(r, turnBetween(way, this.e))];
-  }
-
-  /** Lengths of a leg at which it is just as long as its bend and its fitting ask for. */
-  private tight(set: (v: number) => number): readonly number[] {
-    const { atFitting_mm: straight } = this.asked.limits;
-    const spare = (v: number): number => v - straight - set(v);
-    const found: number[] = [];
-    for (let v = straight + 1; v < MOST_REACH_MM; v *= 1.35) {
-      let low = v,
-        high = v * 1.35;
-      if (spare(low) >= 0 === spare(high) >= 0) continue;
-      const rises = spare(high) >= 0;
-      for (let i = 0; i < 24; i += 1) {
-        const mid = (low + high) / 2;
-        if (spare(mid) >= 0 === rises) high = mid;
-        else low = mid;
-      }
-      found.push(rises ? high : low);
-    }
-    return found;
-  }
-
+  /** Corners so far out of either fitting, where all three legs have room for their bends. */
   outBy(s: number, t: number): void {
-    const c1 = add(this.p, scale(this.d, s)),
-      c2 = sub(this.q, scale(this.e, t));
-    if (norm(sub(c2, c1)) > 1) this.tell([c1, c2]);
+    const { bends } = this;
+    const { atFitting_mm: straight, between_mm, radius_mm: r } = this.asked.limits;
+    const a = r * bends.first(s, t),
+      b = r * bends.second(s, t);
+    const isShort = s - a < straight - EPS || t - b < straight - EPS;
+    if (isShort || bends.between(s, t) - a - b < between_mm - EPS) return;
+    this.tell([add(this.p, scale(this.d, s)), sub(this.q, scale(this.e, t))]);
   }
 
   /** Told where every leg is long enough for its bends. */
@@ -334,6 +314,35 @@ class Pair {
     const cost = priceOf(corners, this.from, this.to, this.asked);
     if (cost) this.drafts.push({ corners, from: this.from, to: this.to, ...cost });
   }
+}
+
+/** Lengths of a leg at which it is just as long as its bend and its fitting ask for, mm. */
+function tight(straight_mm: number, setBackAt: (length_mm: number) => number): readonly number[] {
+  const spare = (v: number): number => v - straight_mm - setBackAt(v);
+  const found: number[] = [];
+  let low = straight_mm + 1,
+    isLong = spare(low) >= 0;
+  while (low < MOST_REACH_MM) {
+    const high = low * STRIDE,
+      isLongNext = spare(high) >= 0;
+    if (isLong !== isLongNext) found.push(edge(spare, low, high, isLongNext));
+    [low, isLong] = [high, isLongNext];
+  }
+  return found;
+}
+const STRIDE = 1.35,
+  HALVINGS = 24;
+
+/** Where what is spare changes its sign: on the side where there is some. */
+function edge(spare: (v: number) => number, from: number, to: number, rises: boolean): number {
+  let low = from,
+    high = to;
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const mid = (low + high) / 2;
+    if (spare(mid) >= 0 === rises) high = mid;
+    else low = mid;
+  }
+  return rises ? high : low;
 }
 
 /**

@@ -1,8 +1,9 @@
-import { setBack } from '../tubing';
-import { add, norm, scale, sub, unit, type Vec } from '../geometry';
+import { add, norm, scale, sub, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { roundedPath, samplePath, turnBetween } from './path';
+import { freeCurve, TIGHT } from './asItLies';
+import { TwoBends } from './twoBends';
 import { tollOf, type Workspace } from './workspace';
 
 /**
@@ -52,25 +53,42 @@ export function routeFlexible(
   const drafts: Draft[] = [];
   for (const from of froms) for (const to of tos) drafts.push(...draftsOf(from, to, limits));
   drafts.sort((a, b) => a.cost - b.cost);
-  let best: SoftWay | null = null;
+  let best: SoftWay | null = null,
+    tried = 0;
   for (const [i, d] of drafts.entries()) {
     if (i >= MOST_LOOKS || (best && d.cost >= best.cost)) break;
-    const penalty = tollOf(
-      workspace,
-      samplePath(roundedPath(d.corners, d.radius), STEP_MM).slice(1, -1),
-    );
-    if (penalty === Infinity) continue;
-    if (!best || d.cost + penalty < best.cost)
-      best = {
-        corners: d.corners,
-        from: d.from,
-        to: d.to,
-        cost: d.cost + penalty,
-        expanded: i,
-        radius_mm: d.radius,
-      };
+    const path = roundedPath(d.corners, d.radius);
+    const penalty = tollOf(workspace, samplePath(path, STEP_MM).slice(1, -1));
+    if (best ? d.cost + penalty >= best.cost : penalty === Infinity) continue;
+    // A way that wants a clip is paid for; past the first few that do, all are taken to.
+    const clip_mm = tried < MOST_TRIED && staysFree(workspace, path, limits) ? 0 : CLIP_MM;
+    tried += 1;
+    const cost = d.cost + penalty + clip_mm;
+    if (!best || cost < best.cost)
+      best = { corners: d.corners, from: d.from, to: d.to, cost, expanded: i, radius_mm: d.radius };
   }
   return best;
+}
+
+/**
+ * A clip that holds a tube where it would not stay by itself is worth so many millimetres of tube
+ * (common practice, no source): 30 mm more often do without one. Ways whose curves are looked at.
+ */
+const CLIP_MM = 40,
+  MOST_TRIED = 12;
+
+/** Whether a tube of a way, left to its fittings, meets nothing and bends no tighter than it may. */
+function staysFree(
+  workspace: Workspace,
+  path: ReturnType<typeof roundedPath>,
+  { radius_mm }: TubeLimits,
+): boolean {
+  const curve = freeCurve(path);
+  if (!curve) return true;
+  return (
+    curve.leastRadius_mm > radius_mm * (1 - TIGHT) &&
+    tollOf(workspace, curve.points.slice(1, -1)) < Infinity
+  );
 }
 
 /** The least turning of a soft tube from one mouth to another, nothing in the way; null without a way. */
@@ -87,6 +105,9 @@ export function leastTurning(from: EndWay, to: EndWay, limits: TubeLimits): numb
   );
   return turnings.length > 0 ? Math.min(...turnings) : null;
 }
+
+/** The angle of a bend by the tangent of its half, degrees. */
+const angleOf = (halfTangent: number): number => (2 * Math.atan(halfTangent) * 180) / Math.PI;
 
 function draftsOf(
   from: EndWay,
@@ -106,20 +127,18 @@ function draftsOf(
     turnBetween(to.direction, scale(chord, -1)) < 0.5
   )
     return [{ corners: [p, q], radius: least, from, to, cost: far + ends }];
+  const bends = new TwoBends(chord, from.direction, scale(to.direction, -1));
   for (const ra of REACHES)
     for (const rb of REACHES) {
-      const a = add(p, scale(from.direction, s + ra * least + least * 0.3)),
-        b = add(q, scale(to.direction, s + rb * least + least * 0.3));
-      const la = norm(sub(a, p)),
-        lb = norm(sub(b, q)),
-        mid = norm(sub(b, a));
+      const la = s + ra * least + least * 0.3,
+        lb = s + rb * least + least * 0.3;
+      const mid = bends.between(la, lb);
       if (mid < 1) continue;
-      const way = unit(sub(b, a)),
-        ta = turnBetween(from.direction, way),
-        tb = turnBetween(way, scale(to.direction, -1));
+      const ka = bends.first(la, lb),
+        kb = bends.second(la, lb),
+        ta = angleOf(ka),
+        tb = angleOf(kb);
       if (ta > DEGREES_MOST || tb > DEGREES_MOST) continue;
-      const ka = setBack(1, ta),
-        kb = setBack(1, tb);
       // As wide as the straights let it, but not wider than looks right.
       const radius = Math.min(
         ka > 1e-9 ? (la - s) / ka : Infinity,
@@ -131,7 +150,12 @@ function draftsOf(
       const length =
         la + mid + lb - radius * (2 * ka - (ta * Math.PI) / 180 + 2 * kb - (tb * Math.PI) / 180);
       out.push({
-        corners: [p, ...(ta > 1e-6 ? [a] : []), ...(tb > 1e-6 ? [b] : []), q],
+        corners: [
+          p,
+          ...(ta > 1e-6 ? [add(p, scale(from.direction, la))] : []),
+          ...(tb > 1e-6 ? [add(q, scale(to.direction, lb))] : []),
+          q,
+        ],
         radius,
         from,
         to,

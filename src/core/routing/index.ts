@@ -29,7 +29,7 @@ export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidi
 export { worthOfRoute } from './worth';
 export { inTheWayWords, wayOutWords } from './wayOut';
 export { inTheWayOf, type InTheWay } from './reason';
-export { asItLies, modulusOf, sagBetween, type AsItLies } from './asItLies';
+export { asItLies, clipReason, modulusOf, sagBetween, type ClipReason } from './asItLies';
 export { alternatives, type Alternative } from './alternatives';
 export { withLegAt, withMoved, type Hold } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';

@@ -45,13 +45,33 @@ export function routeAll(
   kept: readonly Route[] = [],
   hasty = false,
 ): Routed {
+  const found = negotiated(system, tell, kept, hasty, NO_RUNS);
+  if (hasty || found.missing.length === 0) return found;
+  // What found no way in its turn may find one before the others do.
+  const first = new Set(found.missing.map((m) => m.connection));
+  const again = negotiated(system, tell, kept, true, first);
+  if (again.missing.length === 0) return again;
+  return again.missing.length < found.missing.length
+    ? negotiated(system, tell, kept, false, first)
+    : found;
+}
+
+/** One negotiation; the runs named come `first`. */
+function negotiated(
+  system: System,
+  tell: Tell,
+  kept: readonly Route[],
+  hasty: boolean,
+  first: ReadonlySet<string>,
+): Routed {
   const negotiation = new Negotiation(system, tell, hasty);
   negotiation.keepPinned();
   negotiation.keep(kept);
-  negotiation.routeRest();
+  negotiation.routeRest(first);
   negotiation.tidyUp();
   return negotiation.result();
 }
+const NO_RUNS: ReadonlySet<string> = new Set();
 
 class Negotiation {
   private readonly tasks: readonly Task[];
@@ -97,12 +117,13 @@ class Negotiation {
     }
   }
 
-  /** What the builder set comes first; then the shortest. */
-  routeRest(): void {
+  /** Runs named `first` come first, then what the builder set, then the shortest. */
+  routeRest(first: ReadonlySet<string>): void {
     const queue = this.tasks
       .filter((t) => !this.done.has(t.connection))
       .sort(
         (a, b) =>
+          Number(first.has(b.connection)) - Number(first.has(a.connection)) ||
           Number(b.constraints.waypoints !== undefined) -
             Number(a.constraints.waypoints !== undefined) ||
           a.apart - b.apart ||

@@ -1,7 +1,7 @@
 import type { TubePart } from '../components';
 import { loopOfRun, type LoopId, type ConnectionId, type ComponentId } from '../design';
 import type { System } from '../system';
-import type { Segment } from '../tubing';
+import type { LyingTube, Segment } from '../tubing';
 import type { Vec } from '../geometry';
 import type { EndWay } from './ends';
 
@@ -23,6 +23,8 @@ export interface Nearest {
 export interface RouteReport {
   readonly nearest: Nearest | null;
   readonly visibility: Visibility;
+  /** Where a soft tube lies when only its fittings hold it; null for hard tube. */
+  readonly lies: LyingTube | null;
 }
 
 /** A run with its way through the case. */
@@ -69,7 +71,8 @@ export interface Routed {
 export const radiusOf = (system: System, r: Route): number =>
   (tubeOf(system, r)?.outer_mm ?? 16) / 2;
 
-function tubeOf({ design }: System, { loop: id, connection }: Route): TubePart | undefined {
+/** The tube of a run. */
+export function tubeOf({ design }: System, { loop: id, connection }: Route): TubePart | undefined {
   const loop = design.loops.find((l) => l.id === id);
   return loop && loopOfRun(loop, connection).tube;
 }

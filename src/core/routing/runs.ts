@@ -55,6 +55,9 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
       get visibility() {
         return reported().visibility;
       },
+      get lies() {
+        return reported().lies;
+      },
       pieces: [...piecesOf(route.from, 'from'), ...piecesOf(route.to, 'to')],
       lra: table.rows,
       last_mm: table.last_mm,

@@ -89,189 +89,237 @@ interface State {
   readonly force: Vec;
 }
 
-const AXES: readonly Vec[] = [
-  [1, 0, 0],
-  [0, 1, 0],
-  [0, 0, 1],
-];
-/** Two unit vectors across a direction. */
-function acrossOf(way: Vec): readonly [Vec, Vec] {
-  const [x, y, z] = way.map(Math.abs) as [number, number, number];
-  // The axis that it leans to the least.
-  const other = AXES[[x, y, z].indexOf(Math.min(x, y, z))] as Vec;
-  const u = unit(cross(way, other));
-  return [u, cross(way, u)];
-}
-
 /** Newton's method until nothing moves; null where it does not come to rest. */
 function settle(start: State, first: Vec, last: Vec, goal: Vec): State | null {
-  let state = start;
+  const chain = chainOf(start);
   for (let step = 0; step < MOST_STEPS; step += 1) {
-    const done = newtonStep(state, first, last, goal);
-    if (done === null) return null;
-    const { next, moved, off } = done;
-    state = next;
-    if (moved < STILL && off < STILL) return state;
+    setRows(chain, first, last);
+    solveRows(chain);
+    const off = offGoal(chain, goal);
+    const moved = turnAll(chain, off);
+    if (moved === null) return null;
+    if (moved < STILL && norm(off) < STILL) return stateOf(chain);
   }
   return null;
 }
 
-/** Two numbers, and a block of two by two in rows. */
-type Pair = readonly [number, number];
-type Block = readonly [Pair, Pair];
-
-/** What one piece asks of a step: its own block is `stiff` times one. */
-interface Row {
-  readonly stiff: number;
-  /** To the next piece; nothing after the last. */
-  readonly next: Block | null;
-  /** Columns of the step: its own right side first, then its share in each part of the force. */
-  readonly columns: readonly Pair[];
-}
+/** Numbers in a row of the system: own right side, then its share in each part of the force. */
+const COLUMNS = 4;
 
 /**
- * One step. Unknown are two turns for each piece, about the directions across it, and the force:
- * the gradient along the spheres and what the ends are apart from the goal are to be nothing. Null
- * where no step is told from another.
+ * The system of one fineness, in flat arrays: of each piece its direction, two unit vectors across
+ * it, and what it asks of a step. Unknown are its two turns, about the directions across it, and
+ * the force on the ends. Its own block of the matrix is `stiff` times one.
  */
-function newtonStep(
-  { ways, force }: State,
-  first: Vec,
-  last: Vec,
-  goal: Vec,
-): { readonly next: State; readonly moved: number; readonly off: number } | null {
-  const n = ways.length,
-    h = 1 / n;
-  // A clamp is half a piece from the middle of the first.
-  const weight = (i: number): number => (i === 0 || i === n ? 2 : 1) / h;
-  const wayAt = (i: number): Vec => ways[i] ?? (i < 0 ? first : last);
-  const across = ways.map(acrossOf);
-  const rows = ways.map((way, i): Row => {
-    const [u, v] = across[i] as readonly [Vec, Vec];
-    const pull = add(
-      add(scale(wayAt(i - 1), weight(i)), scale(wayAt(i + 1), weight(i + 1))),
-      scale(force, h),
-    );
-    const beside = across[i + 1];
-    const to = (of: Vec): Pair =>
-      beside ? [-weight(i + 1) * dot(of, beside[0]), -weight(i + 1) * dot(of, beside[1])] : [0, 0];
-    return {
-      stiff: dot(way, pull),
-      next: beside ? [to(u), to(v)] : null,
-      columns: [
-        [dot(u, pull), dot(v, pull)],
-        ...([0, 1, 2] as const).map((k): Pair => [-h * u[k], -h * v[k]]),
-      ],
-    };
-  });
-  const off = sub(goal, scale(ways.reduce(add, [0, 0, 0]), h));
-  const solved = solvedRows(rows);
-  const pushed = forceOf(rows, solved, off);
-  if (pushed === null) return null;
-  const turns = solved.map(([own, ...shares]): Pair => {
-    const by = (a: 0 | 1): number =>
-      shares.reduce((sum, share, k) => sum - share[a] * (pushed[k as 0] as number), own?.[a] ?? 0);
-    return [by(0), by(1)];
-  });
-  const moved = Math.max(...turns.flat().map(Math.abs)),
-    share = Math.min(1, LONGEST_STEP / Math.max(moved, 1e-300));
+interface Chain {
+  readonly n: number;
+  readonly force: Float64Array;
+  /** Three numbers a piece. */
+  readonly ways: Float64Array;
+  readonly across: readonly [u: Float64Array, v: Float64Array];
+  /** One number a piece. */
+  readonly stiff: Float64Array;
+  /** Two by two a piece, in rows: to the next piece. */
+  readonly next: Float64Array;
+  /** Two by `COLUMNS` a piece: what is asked, and the same solved. */
+  readonly asked: Float64Array;
+  readonly solved: Float64Array;
+  /** Two by two a piece: inverses of the blocks on the way there. */
+  readonly inverse: Float64Array;
+}
+
+function chainOf({ ways, force }: State): Chain {
+  const n = ways.length;
   return {
-    next: {
-      ways: ways.map((way, i) => {
-        const [u, v] = across[i] as readonly [Vec, Vec],
-          [a, b] = turns[i] as Pair;
-        return unit(add(way, add(scale(u, share * a), scale(v, share * b))));
-      }),
-      force: add(force, scale(pushed, share)),
-    },
-    moved,
-    off: norm(off),
+    n,
+    force: Float64Array.from(force),
+    ways: Float64Array.from(ways.flat()),
+    across: [new Float64Array(3 * n), new Float64Array(3 * n)],
+    stiff: new Float64Array(n),
+    next: new Float64Array(4 * n),
+    asked: new Float64Array(2 * COLUMNS * n),
+    solved: new Float64Array(2 * COLUMNS * n),
+    inverse: new Float64Array(4 * n),
   };
 }
 
-const times = ([[a, b], [c, d]]: Block, [x, y]: Pair): Pair => [a * x + b * y, c * x + d * y];
-const transposed = ([[a, b], [c, d]]: Block): Block => [
-  [a, c],
-  [b, d],
-];
-const less = ([a, b]: Pair, [x, y]: Pair): Pair => [a - x, b - y];
-function inverted([[a, b], [c, d]]: Block): Block {
-  const by = a * d - b * c;
-  return [
-    [d / by, -b / by],
-    [-c / by, a / by],
-  ];
+function stateOf({ n, ways, force }: Chain): State {
+  const vec = (of: Float64Array, k: number): Vec =>
+    [of[3 * k], of[3 * k + 1], of[3 * k + 2]] as unknown as Vec;
+  return { ways: Array.from({ length: n }, (_, i) => vec(ways, i)), force: vec(force, 0) };
+}
+
+const dotAt = (a: ArrayLike<number>, i: number, b: ArrayLike<number>, j: number): number =>
+  a[3 * i]! * b[3 * j]! + a[3 * i + 1]! * b[3 * j + 1]! + a[3 * i + 2]! * b[3 * j + 2]!;
+
+/** Two unit vectors across each direction. */
+function setAcross({ n, ways, across: [u, v] }: Chain): void {
+  for (let i = 0; i < n; i += 1) {
+    const way = [ways[3 * i]!, ways[3 * i + 1]!, ways[3 * i + 2]!] as const;
+    const [x, y, z] = way.map(Math.abs) as [number, number, number];
+    const least = Math.min(x, y, z);
+    // The axis that it leans to the least.
+    const other: Vec = [least === x ? 1 : 0, least === y && least !== x ? 1 : 0, 0];
+    const beside = unit(cross(way, least === z && least !== x && least !== y ? [0, 0, 1] : other));
+    u.set(beside, 3 * i);
+    v.set(cross(way, beside), 3 * i);
+  }
+}
+
+/** What each piece asks: the gradient along the spheres, and how it changes with turns and force. */
+function setRows(chain: Chain, first: Vec, last: Vec): void {
+  const { n, force, ways, across, stiff, next, asked } = chain,
+    h = 1 / n;
+  setAcross(chain);
+  // A clamp is half a piece from the middle of the first.
+  const weight = (i: number): number => (i === 0 || i === n ? 2 : 1) / h;
+  const pull = new Float64Array(3);
+  for (let i = 0; i < n; i += 1) {
+    const before = weight(i),
+      after = weight(i + 1);
+    for (let k = 0; k < 3; k += 1) {
+      const behind = i === 0 ? first[k as 0] : ways[3 * (i - 1) + k]!,
+        ahead = i === n - 1 ? last[k as 0] : ways[3 * (i + 1) + k]!;
+      pull[k] = before * behind + after * ahead + h * force[k]!;
+    }
+    stiff[i] = dotAt(ways, i, pull, 0);
+    for (let a = 0; a < 2; a += 1) {
+      const own = across[a as 0],
+        row = (2 * i + a) * COLUMNS;
+      asked[row] = dotAt(own, i, pull, 0);
+      for (let k = 0; k < 3; k += 1) asked[row + 1 + k] = -h * own[3 * i + k]!;
+      for (let b = 0; b < 2; b += 1)
+        next[4 * i + 2 * a + b] = i === n - 1 ? 0 : -after * dotAt(own, i, across[b as 0], i + 1);
+    }
+  }
 }
 
 /** The columns of every row solved for its own two turns: a chain of blocks, there and back. */
-function solvedRows(rows: readonly Row[]): readonly (readonly Pair[])[] {
-  const inverses: Block[] = [],
-    columns: (readonly Pair[])[] = [];
-  rows.forEach(({ stiff, columns: own }, i) => {
-    const before = rows[i - 1]?.next;
-    let block: Block = [
-        [stiff, 0],
-        [0, stiff],
-      ],
-      mine = own;
-    if (before) {
-      const back = transposed(before),
-        known = inverses[i - 1] as Block,
-        [left, right] = back;
-      const through = (of: Pair): Pair => times(back, times(known, of));
-      // The columns of the block before are the rows of its transpose.
-      const [x, y] = [through(left), through(right)];
-      block = [
-        [stiff - x[0], -y[0]],
-        [-x[1], stiff - y[1]],
-      ];
-      mine = own.map((c, k) => less(c, through((columns[i - 1] as readonly Pair[])[k] as Pair)));
+function solveRows(chain: Chain): void {
+  chain.solved.set(chain.asked);
+  for (let i = 0; i < chain.n; i += 1) eliminate(chain, i);
+  for (let i = chain.n - 1; i >= 0; i -= 1) putBack(chain, i);
+}
+
+/** Takes what joins a piece to the one before out of its row, and inverts its block. */
+function eliminate({ stiff, next, solved, inverse }: Chain, i: number): void {
+  let a = stiff[i]!,
+    b = 0,
+    c = 0,
+    d = a;
+  if (i > 0) {
+    const at = 4 * (i - 1);
+    const e = next[at]!,
+      f = next[at + 1]!,
+      g = next[at + 2]!,
+      k = next[at + 3]!;
+    const p = inverse[at]!,
+      q = inverse[at + 1]!,
+      r = inverse[at + 2]!,
+      s = inverse[at + 3]!;
+    // What joins them, turned round, by the inverse of the block before.
+    const w = e * p + g * r,
+      x = e * q + g * s,
+      y = f * p + k * r,
+      z = f * q + k * s;
+    a -= w * e + x * g;
+    b -= w * f + x * k;
+    c -= y * e + z * g;
+    d -= y * f + z * k;
+    const own = 2 * COLUMNS * i;
+    for (let col = own; col < own + COLUMNS; col += 1) {
+      const up = solved[col - 2 * COLUMNS]!,
+        down = solved[col - COLUMNS]!;
+      solved[col]! -= w * up + x * down;
+      solved[col + COLUMNS]! -= y * up + z * down;
     }
-    inverses.push(inverted(block));
-    columns.push(mine);
-  });
-  const out: (readonly Pair[])[] = [];
-  for (let i = rows.length - 1; i >= 0; i -= 1) {
-    const to = rows[i]?.next,
-      after = out[0];
-    out.unshift(
-      (columns[i] as readonly Pair[]).map((c, k) =>
-        times(inverses[i] as Block, to && after ? less(c, times(to, after[k] as Pair)) : c),
-      ),
-    );
   }
-  return out;
+  const by = 1 / (a * d - b * c);
+  inverse[4 * i] = d * by;
+  inverse[4 * i + 1] = -b * by;
+  inverse[4 * i + 2] = -c * by;
+  inverse[4 * i + 3] = a * by;
+}
+
+/** Puts what is known of the piece after into its row. */
+function putBack({ n, next, solved, inverse }: Chain, i: number): void {
+  const at = 4 * i,
+    own = 2 * COLUMNS * i;
+  for (let col = own; col < own + COLUMNS; col += 1) {
+    const up = i === n - 1 ? 0 : solved[col + 2 * COLUMNS]!,
+      down = i === n - 1 ? 0 : solved[col + 3 * COLUMNS]!;
+    const x = solved[col]! - next[at]! * up - next[at + 1]! * down,
+      y = solved[col + COLUMNS]! - next[at + 2]! * up - next[at + 3]! * down;
+    solved[col] = inverse[at]! * x + inverse[at + 1]! * y;
+    solved[col + COLUMNS] = inverse[at + 2]! * x + inverse[at + 3]! * y;
+  }
+}
+
+/** What the end is short of its goal, in lengths. */
+function offGoal({ n, ways }: Chain, goal: Vec): Vec {
+  const at = (k: number): number => {
+    let sum = 0;
+    for (let i = 0; i < n; i += 1) sum += ways[3 * i + k]!;
+    return goal[k as 0] - sum / n;
+  };
+  return [at(0), at(1), at(2)];
 }
 
 /** How much the force grows so that the ends come to their goal; null where that is not told. */
-function forceOf(rows: readonly Row[], solved: readonly (readonly Pair[])[], off: Vec): Vec | null {
-  const sumOf = (k: number, column: number): number =>
-    rows.reduce((sum, { columns }, i) => {
-      const [a, b] = columns[k + 1] as Pair,
-        [x, y] = solved[i]?.[column] as Pair;
-      return sum + a * x + b * y;
-    }, 0);
+function forceGrown({ asked, solved }: Chain, off: Vec): Vec | null {
+  const sumOf = (k: number, column: number): number => {
+    let sum = 0;
+    for (let row = 0; row < asked.length; row += COLUMNS)
+      sum += asked[row + k + 1]! * solved[row + column]!;
+    return sum;
+  };
   const left = new Matrix([0, 1, 2].map((k) => [0, 1, 2].map((j) => sumOf(k, j + 1))));
-  const right = Matrix.columnVector([0, 1, 2].map((k) => sumOf(k, 0) + (off[k as 0] as number)));
+  const right = Matrix.columnVector([0, 1, 2].map((k) => sumOf(k, 0) + off[k as 0]));
   const factors = new LuDecomposition(left);
   return factors.isSingular() ? null : (factors.solve(right).to1DArray() as unknown as Vec);
 }
 
+/** Turns every piece and lets the force grow; how far the farthest would turn, or null where no step is told. */
+function turnAll(chain: Chain, off: Vec): number | null {
+  const { n, force, ways, across, solved } = chain;
+  const pushed = forceGrown(chain, off);
+  if (pushed === null) return null;
+  const turnOf = (row: number): number =>
+    solved[row]! -
+    solved[row + 1]! * pushed[0] -
+    solved[row + 2]! * pushed[1] -
+    solved[row + 3]! * pushed[2];
+  let moved = 0;
+  for (let row = 0; row < solved.length; row += COLUMNS) {
+    // Where a piece is pressed as hard as it can stand, no turn of it is told from another.
+    if (!Number.isFinite(turnOf(row))) return null;
+    moved = Math.max(moved, Math.abs(turnOf(row)));
+  }
+  const share = Math.min(1, LONGEST_STEP / Math.max(moved, 1e-300));
+  for (let i = 0; i < n; i += 1) {
+    const a = share * turnOf(2 * i * COLUMNS),
+      b = share * turnOf((2 * i + 1) * COLUMNS);
+    const turned = [0, 1, 2].map(
+      (k) => ways[3 * i + k]! + a * across[0][3 * i + k]! + b * across[1][3 * i + k]!,
+    ) as unknown as Vec;
+    ways.set(unit(turned), 3 * i);
+  }
+  for (let k = 0; k < 3; k += 1) force[k]! += share * pushed[k as 0];
+  return moved;
+}
+
 /** Directions of pieces of equal length along a way. */
 function directionsOf(points: readonly Vec[], n: number): Vec[] {
-  const ends = points
-    .slice(1)
-    .reduce<number[]>(
-      (sums, p, i) => [...sums, (sums.at(-1) ?? 0) + distance(p, points[i] as Vec)],
-      [],
-    );
-  const whole = ends.at(-1) ?? 0;
+  const ends: number[] = [];
+  let whole = 0;
+  for (let i = 1; i < points.length; i += 1)
+    ends.push((whole += distance(points[i] as Vec, points[i - 1] as Vec)));
   return Array.from({ length: n }, (_, i) => {
-    const at = ((i + 0.5) / n) * whole,
-      k = Math.max(
-        0,
-        ends.findIndex((end) => end >= at),
-      );
+    const at = ((i + 0.5) / n) * whole;
+    const k = Math.max(
+      0,
+      ends.findIndex((end) => end >= at),
+    );
     return unit(sub(points[k + 1] as Vec, points[k] as Vec));
   });
 }

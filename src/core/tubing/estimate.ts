@@ -61,6 +61,8 @@ export interface RunInSpace {
    * passes before.
    */
   readonly visibility: { readonly crosses: readonly string[]; readonly before: readonly string[] };
+  /** Where soft tube lies when only its two fittings hold it; null for hard tube. */
+  readonly lies: LyingTube | null;
   /** Adapters and fittings at its ends, from the port outward. */
   readonly pieces: readonly {
     readonly end: 'from' | 'to';
@@ -72,6 +74,21 @@ export interface RunInSpace {
   /** Straight, rotation and angle before each bend, and the straight that is left. */
   readonly lra: readonly BendRow[];
   readonly last_mm: number;
+}
+
+/** A soft tube that only its two fittings hold, mm. */
+export interface LyingTube {
+  /** Points of its middle line from mouth to mouth, sag and all. */
+  readonly points: readonly Vec[];
+  /** The farthest that it lies from its route. */
+  readonly beside_mm: number;
+  /** How far it hangs down between its ends by its own weight and what is in it; estimated. */
+  readonly sag_mm: number;
+  /** All its turning, degrees, and where it is bent the most. */
+  readonly turning_deg: number;
+  readonly leastRadius_mm: number;
+  /** The nearest thing to it but the parts it joins; below 0 they meet. */
+  readonly nearest: { readonly component: ComponentId; readonly gap_mm: number } | null;
 }
 
 /** Length put down for a run whose ends have no place yet, mm. */

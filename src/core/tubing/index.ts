@@ -11,7 +11,14 @@ export {
   type BendRow,
   type BendTable,
 } from './bend';
-export { adaptersOf, estimateRuns, nameRuns, INSERTION_MM, type Run } from './estimate';
+export {
+  adaptersOf,
+  estimateRuns,
+  nameRuns,
+  INSERTION_MM,
+  type LyingTube,
+  type Run,
+} from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
 export {
   coldSpringBack,

@@ -24,8 +24,7 @@ import type { Expansion, LoopVolume } from '@/core/bom';
 import type { LoopFlow, LinkFlow, RunDrop } from '@/core/hydraulics';
 import type { Gap } from '@/core/clearance';
 import { SPREAD_BESIDE, type GapJudged, type Judged } from '@/core/studies';
-import type { AsItLies } from '@/core/routing';
-import type { Run } from '@/core/tubing';
+import type { LyingTube, Run } from '@/core/tubing';
 import type { Reason } from '@/view/shared';
 import { msg, worded, noted } from '@/core/messages';
 
@@ -310,13 +309,13 @@ export const reasonForVolume = (v: LoopVolume): Reason => ({
   source: 'part data; spare by common practice',
 });
 
-export const reasonForLying = (run: Run, { curve, beside_mm, sag_mm }: AsItLies): Reason => ({
+export const reasonForLying = (run: Run, { turning_deg, beside_mm, sag_mm }: LyingTube): Reason => ({
   title: msg`${run.name}, left to itself`,
   formula: msg`The curve of least bending energy between its two fittings at its length; sag of a
     full tube clamped at both ends, w L⁴ / 384 E I, for a hardness of 70 Shore A (estimated).`,
   inputs: [
     { name: msg`beside its route`, value: formatMeasure(beside_mm, 'mm', { decimals: 1 }) },
-    { name: msg`turning`, value: `${formatNumber(curve.turning_deg)}°` },
+    { name: msg`turning`, value: `${formatNumber(turning_deg)}°` },
     { name: msg`sag`, value: formatMeasure(sag_mm, 'mm', { decimals: 1 }) },
   ],
   source: 'elastica (Euler 1744; Love, ch. XIX); rubber by its hardness (Gent 1958)',
