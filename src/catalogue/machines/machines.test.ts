@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE } from '..';
 import { evaluate } from '@/core/analysis';
+import type { Design } from '@/core/design';
 import { matchesOf } from '@/core/matching';
 import { boxGap } from '@/core/geometry';
 import { routesOf, samplePath, withRoutes } from '@/core/routing';
@@ -8,11 +9,19 @@ import { compileSystem, roomAt, trayBoxes } from '@/core/system';
 import { validateDesign } from '@/core/validation';
 import { MACHINES } from '.';
 
+const ROUTED = new Map<() => Design, Design>();
+/** A machine as the router lays it, laid once for all that is asked of it. */
+function routedOnce(make: () => Design): Design {
+  const routed = ROUTED.get(make) ?? withRoutes(make());
+  ROUTED.set(make, routed);
+  return routed;
+}
+
 describe('machines of many kinds', () => {
   test.each(MACHINES.map((m) => [m.name, m.make] as const))(
     '%s: valid, every run routed, nothing fails, every pair known and fitting',
     (_, make) => {
-      const design = withRoutes(make());
+      const design = routedOnce(make);
       expect(validateDesign(design).ok).toBe(true);
       const { findings, reports } = evaluate(design, { offer: CATALOGUE });
       expect(findings.filter((f) => f.severity === 'fails').map((f) => f.title)).toEqual([]);
@@ -34,7 +43,7 @@ describe('machines of many kinds', () => {
   test.each(MACHINES.map((m) => [m.name, m.make] as const))(
     '%s: no tube goes through a wall, nor through the tray but by its openings',
     (_, make) => {
-      const design = withRoutes(make()),
+      const design = routedOnce(make),
         system = compileSystem(design);
       const { rooms } = system;
       if (!rooms || !design.case) throw new Error('a machine stands in a case');
@@ -76,7 +85,7 @@ describe('back to back in seven litres', () => {
 describe('air of machines of many kinds', () => {
   const reportOf = (name: string) => {
     const make = MACHINES.find((m) => m.name === name)?.make as (typeof MACHINES)[number]['make'];
-    const design = withRoutes(make());
+    const design = routedOnce(make);
     return { design, heat: evaluate(design).reports.heat[design.brief.loadCase] };
   };
 

@@ -38,10 +38,16 @@ const byHand = (design: Design, link: string, constraints: RouteConstraints): De
     connection: link,
     constraints,
   }).design;
+const ROUTED = new WeakMap<Design, ReturnType<typeof routeDesign>>();
+function routedOnce(design: Design): ReturnType<typeof routeDesign> {
+  const found = ROUTED.get(design) ?? routeDesign(design);
+  ROUTED.set(design, found);
+  return found;
+}
 /** Routed from nothing, and what the independent checker says of it. */
-const routed = (design: Design): Routed => routeDesign(design).routed;
+const routed = (design: Design): Routed => routedOnce(design).routed;
 const whole = (design: Design): readonly string[] => {
-  const { frames, routed: found } = routeDesign(design);
+  const { frames, routed: found } = routedOnce(design);
   const system = compileSystem(withFrames(design, { frames }));
   return check(system, routedRuns(system, found));
 };

@@ -91,7 +91,7 @@ describe('what a build may come to', () => {
             clearance: { ...analysis.reports.clearance, gaps: [{ ...gap, gap_mm }] },
           },
         } as typeof analysis,
-        40_000,
+        10_000,
       ).gaps[0];
     expect(judgedAt(deviation)?.beyond).toBeCloseTo(0.159, 1);
     expect(judgedAt(0)?.beyond).toBeCloseTo(0.5, 1);

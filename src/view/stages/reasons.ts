@@ -309,7 +309,10 @@ export const reasonForVolume = (v: LoopVolume): Reason => ({
   source: 'part data; spare by common practice',
 });
 
-export const reasonForLying = (run: Run, { turning_deg, beside_mm, sag_mm }: LyingTube): Reason => ({
+export const reasonForLying = (
+  run: Run,
+  { turning_deg, beside_mm, sag_mm }: LyingTube,
+): Reason => ({
   title: msg`${run.name}, left to itself`,
   formula: msg`The curve of least bending energy between its two fittings at its length; sag of a
     full tube clamped at both ends, w L⁴ / 384 E I, for a hardness of 70 Shore A (estimated).`,

@@ -57,13 +57,14 @@ function Ruler({
   const pc = (v: number): string => `${Math.min(100, (100 * v) / scale)}%`;
   const over = used_mm > free_mm;
   const isFree = open && blockedBy === null;
+  const beyond = blockedBy ?? msg`the far wall`;
   const roomWords = (): string => {
     const taken = msg`${formatMeasure(used_mm, 'mm')} taken`;
     if (isFree) return used_mm > 0 ? msg`${taken}, open before it` : msg`open before it`;
-    if (used_mm <= 0) return msg`${formatMeasure(free_mm, 'mm')} free`;
+    if (used_mm <= 0) return msg`${formatMeasure(free_mm, 'mm')} free to ${beyond}`;
     return over
-      ? msg`${taken}, ${formatMeasure(used_mm - free_mm, 'mm')} too deep`
-      : msg`${taken}, ${formatMeasure(free_mm - used_mm, 'mm')} left`;
+      ? msg`${taken}, ${formatMeasure(used_mm - free_mm, 'mm')} too deep for ${beyond}`
+      : msg`${taken}, ${formatMeasure(free_mm - used_mm, 'mm')} left to ${beyond}`;
   };
   return (
     <div className={styles.ruler}>
@@ -72,7 +73,7 @@ function Ruler({
         className={styles.scale}
         role="img"
         aria-label={msg`${name}: ${formatMeasure(used_mm, 'mm')} taken,
-          ${isFree ? msg`open before it` : msg`${formatMeasure(free_mm, 'mm')} to ${blockedBy ?? msg`the far wall`}`},
+          ${isFree ? msg`open before it` : msg`${formatMeasure(free_mm, 'mm')} to ${beyond}`},
           maker says ${formatMeasure(published_mm, 'mm')}`}
       >
         <div className={styles.free} style={{ width: pc(free_mm) }} />
@@ -83,15 +84,7 @@ function Ruler({
           title={msg`the maker says ${formatMeasure(published_mm, 'mm')}`}
         />
       </div>
-      <span className={styles.rulerText}>
-        {roomWords()}
-        {!isFree && (
-          <span className="soft">
-            {' '}
-            {over ? msg`for` : msg`to`} {blockedBy ?? msg`the far wall`}
-          </span>
-        )}
-      </span>
+      <span className={styles.rulerText}>{roomWords()}</span>
     </div>
   );
 }

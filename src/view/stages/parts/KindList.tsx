@@ -40,7 +40,7 @@ export function KindList() {
     for (const id of l.for)
       if (components.some((i) => i.id === id))
         commit(
-          `${l.owned ? 'buy' : 'own'} ${l.name}`,
+          l.owned ? msg`buy ${l.name}` : msg`own ${l.name}`,
           { do: 'component.set', component: id, values: { owned: !l.owned } },
           `own-${l.part}`,
         );
