@@ -1,22 +1,18 @@
 import { defineConfig } from '@playwright/test';
 
-/** Workers, and the port of the first one's server; the next stand ten further on. */
-const WORKERS = 2,
-  PORT = 4400,
-  APART = 10;
-const addressOf = (worker: number): string => `http://127.0.0.1:${PORT + APART * worker}`;
+const PORT = 4399;
 
-/** The built app in Debian's Chromium: for each worker a server on a database of its own. */
+/** The built app on its own database, in Debian's Chromium. */
 export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
-  workers: WORKERS,
+  workers: 1,
   // One more try in CI, where two cores are shared with whatever else runs.
   retries: process.env.CI ? 1 : 0,
   expect: { timeout: 10_000 },
   reporter: 'list',
   use: {
-    baseURL: addressOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0)),
+    baseURL: `http://127.0.0.1:${PORT}`,
     // What a test says about the network holds for the page itself; offline.spec.ts lets it in.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
@@ -34,10 +30,10 @@ export default defineConfig({
       ],
     },
   },
-  webServer: Array.from({ length: WORKERS }, (_, worker) => ({
-    command: `node e2e/serve.mjs ${PORT + APART * worker}`,
-    url: `${addressOf(worker)}/api/builds`,
+  webServer: {
+    command: `node e2e/serve.mjs ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/api/builds`,
     timeout: 60_000,
     reuseExistingServer: false,
-  })),
+  },
 });

@@ -27,7 +27,7 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   const id = await copyOf(page, 'dawn-chorus-desk', 'Drawer');
   await openStage(page, id, 'parts');
   const heading = page.getByRole('heading', { level: 1 });
-  await expect(heading).toContainText('EUR 766.15 of EUR 800.00', { timeout: 15_000 });
+  await expect(heading).toContainText('EUR 768.45 of EUR 800.00', { timeout: 15_000 });
   await page.getByLabel('Plug spare').fill('3');
   await page.getByLabel('Plug spare').press('Enter');
   await expect(heading).toContainText('EUR 760.45 of EUR 800.00');
@@ -177,8 +177,8 @@ test('a line of one’s own stands on the list and counts; undone it is gone', a
   await page.getByLabel('Each, EUR of a line of your own').fill('12,90');
   await page.getByRole('button', { name: 'Add to the list' }).click();
   await expect(page.getByRole('button', { name: 'Light strip', exact: true })).toBeVisible();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('791.95');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('794.25');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('766.15');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('768.45');
   await saved(page);
 });

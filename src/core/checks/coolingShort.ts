@@ -37,8 +37,9 @@ export const coolingShort: OperatingCheck = {
         subjects: [loop.id],
         title: msg`Coolant settles ${formatKelvin(rise)} above room air`,
         detail: sentences(
-          msg`You allow ${formatKelvin(deltaT_K)}. At this fan speed
-            ${neededWords(sizing.sectionsNeeded)}; you have ${sizing.sections}.`,
+          msg`You allow ${formatKelvin(deltaT_K)}.`,
+          neededWords(sizing.sectionsNeeded),
+          msg`You have ${sizing.sections}.`,
           sizing.sectionsNeeded === Infinity && whyNoArea(context),
           sizing.quietestSpeed_rpm === null && msg`Even full fan speed is not enough.`,
         ),
@@ -114,8 +115,8 @@ function whyNoArea({ heat, design }: CheckInputs): string {
 
 /** "you need 2.6 sections", also for a number that no area reaches. */
 export function neededWords(n: number | null): string {
-  if (n === null) return msg`it is unknown how many sections you need`;
+  if (n === null) return msg`It is unknown how many sections you need at this fan speed.`;
   return Number.isFinite(n)
-    ? msg`you need ${formatNumber(n, { decimals: 1 })} sections`
-    : msg`no number of sections would do`;
+    ? msg`At this fan speed you need ${formatNumber(n, { decimals: 1 })} sections.`
+    : msg`At this fan speed no number of sections would do.`;
 }

@@ -20,7 +20,7 @@ export function CompareTable() {
   return (
     <section className={styles.compare} aria-label={msg`Compare parts`}>
       <div className={styles.head}>
-        <h2>{msg`Compare ${PART_KINDS[first.kind].many.toLowerCase()}`}</h2>
+        <h2>{msg`Compare ${PART_KINDS[first.kind].several}`}</h2>
         <Press className={styles.link} onClick={clear}>
           {msg`Close the comparison`}
         </Press>

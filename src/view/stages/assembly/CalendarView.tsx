@@ -191,18 +191,14 @@ function ReturnWindows({
         {(late.length > 0 ? late : windows).slice(0, MOST_WINDOWS).map((w) => (
           <li key={w.part}>
             {rich`${w.name}${w.shop && <span className="soft"> {msg`from ${w.shop}`}</span>}:
-              until ${dayOf(w.until - 1)};`}{' '}
-            {w.tested === null || w.step === null ? (
-              msg`tested`
-            ) : (
-              <>
-                {msg`tested on ${dayOf(w.tested)} with`}{' '}
-                <Press className={styles.link} onClick={() => w.step && onOpen(w.step)}>
-                  {steps.find((s) => s.id === w.step)?.title}
-                </Press>
-              </>
-            )}
-            .
+              until ${dayOf(w.until - 1)}.`}{' '}
+            {w.tested === null || w.step === null
+              ? msg`It has been tested.`
+              : rich`It is tested on ${dayOf(w.tested)} with ${(
+                  <Press className={styles.link} onClick={() => w.step && onOpen(w.step)}>
+                    {steps.find((s) => s.id === w.step)?.title}
+                  </Press>
+                )}.`}
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber, formatShown, formatSpeed } from '@/core/units';
 import { neededWords } from '@/core/checks';
 import type { Fault, Transient } from '@/core/transient';
-import { Segments, Why, rich } from '@/view/shared';
+import { Segments, Why, rich, type Reason } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
 import { msg, worded, sentences } from '@/core/messages';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
@@ -124,43 +124,46 @@ function Cooling() {
   const sentenceWords = () => {
     if (view === 'time') return null;
     if (rise === null) return msg`A pump or fan does not turn: see the findings beside.`;
+    /** What nine in ten such builds come to, behind the figure itself. */
+    const bandBeside = (reason: Reason, words: string) => (
+      <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+        {' '}
+        <Why reason={reason}>({words})</Why>
+      </span>
+    );
+    const rises = band?.deltaT_K;
+    const loud = band?.noise.band;
     return (
       <>
-        {rich`At ${speed} the coolant settles
-          ${(<Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>)}`}
-        {band?.deltaT_K && (
-          <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
-            {' '}
-            (
-            <Why reason={reasonForBand(band)}>
-              {msg`${formatShown(band.deltaT_K.low, 'K', { decimals: 1 })} to
-                ${formatShown(band.deltaT_K.high, 'K', { decimals: 1 })}`}
-            </Why>
-            )
-          </span>
-        )}{' '}
-        {rich`above room air at ${(
+        {rich`At ${speed} the coolant settles ${(
+          <Why reason={reasonForRise(report, design)}>{formatKelvin(rise)}</Why>
+        )}${
+          rises &&
+          bandBeside(
+            reasonForBand(band),
+            msg`${formatShown(rises.low, 'K', { decimals: 1 })} to
+              ${formatShown(rises.high, 'K', { decimals: 1 })}`,
+          )
+        } above room air at ${(
           <Why reason={reasonForNoise(design, analysis.thermalModel)}>
             {msg`${formatNumber(report.noise_dBA, { decimals: 1 })} dBA`}
           </Why>
-        )}`}
-        {band?.noise.band && (
-          <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
-            {' '}
-            (
-            <Why reason={reasonForBeside('noise', band.noise)}>
-              {msg`${formatNumber(band.noise.band.low)} to ${formatNumber(band.noise.band.high)}`}
-            </Why>
-            )
-          </span>
-        )}
-        . {chanceWords(band?.noise, msg`be louder than you ask`)}{' '}
+        )}${
+          loud &&
+          bandBeside(
+            reasonForBeside('noise', band.noise),
+            msg`${formatNumber(loud.low)} to ${formatNumber(loud.high)}`,
+          )
+        }.`}{' '}
+        {chanceWords(
+          band?.noise,
+          (n) => msg`About ${n} in 100 such builds would be louder than you ask.`,
+        )}{' '}
         <Why
           reason={reasonForNeeded(sizing.sections, sizing.sectionsNeeded, rise, limits.deltaT_K)}
         >
-          {neededWords(sizing.sectionsNeeded).replace(/^./, (c) => c.toUpperCase())}
-        </Why>
-        .{' '}
+          {neededWords(sizing.sectionsNeeded)}
+        </Why>{' '}
         {sentences(
           msg`You have ${sizing.sections}.`,
           sizing.quietestSpeed_rpm !== null &&

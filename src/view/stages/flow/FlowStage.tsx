@@ -200,7 +200,14 @@ function OneLoop({
                 ? msg`${formatKilopascals(state.head_kPa)}, before it splits`
                 : formatKilopascals(state.head_kPa)
             }.`}{' '}
-            {sentences(spare, enough, chanceWords(likely, msg`move less than you ask`))}
+            {sentences(
+              spare,
+              enough,
+              chanceWords(
+                likely,
+                (n) => msg`About ${n} in 100 such builds would move less than you ask.`,
+              ),
+            )}
           </>
         ) : (
           msg`See the findings beside.`

@@ -90,7 +90,11 @@ export function PartsStage() {
               )}.`}
             </>
           )}
-          {budget !== null && chanceWords(price, msg`cost more than the budget`)}
+          {budget !== null &&
+            chanceWords(
+              price,
+              (n) => msg`About ${n} in 100 such builds would cost more than the budget.`,
+            )}
         </>
       }
       side={
