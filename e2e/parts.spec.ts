@@ -30,7 +30,7 @@ test('the list: counted in the spare parts, another family of fittings, undone',
   await expect(heading).toContainText('EUR 768.45 of EUR 800.00', { timeout: 15_000 });
   await page.getByLabel('Plug spare').fill('3');
   await page.getByLabel('Plug spare').press('Enter');
-  await expect(heading).toContainText('EUR 760.45 of EUR 800.00');
+  await expect(heading).toContainText('EUR 762.75 of EUR 800.00');
   await page
     .getByRole('row', { name: /^Rushlight/ })
     .getByRole('button', { name: 'change all' })

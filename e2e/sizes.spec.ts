@@ -8,9 +8,9 @@ import { expect, test } from './fixtures';
 const LIMITS: readonly (readonly [path: string, page_kB: number, all_kB: number])[] = [
   ['/', 220, 220],
   ['/new', 250, 250],
-  ['/builds/dawn-chorus-desk/heat', 500, 550],
-  ['/builds/dawn-chorus-desk/cooling', 660, 700],
-  ['/builds/dawn-chorus-desk/case?view=space', 840, 880],
+  ['/builds/dawn-chorus-desk/heat', 445, 530],
+  ['/builds/dawn-chorus-desk/cooling', 590, 670],
+  ['/builds/dawn-chorus-desk/case?view=space', 770, 850],
 ];
 
 test('no page loads more script than it did', async ({ browser }) => {

@@ -114,15 +114,15 @@ test('parts: owned parts cost nothing, the budget is judged, each line says why'
 }) => {
   const id = await copyOf(page, 'dawn-chorus-desk', 'Counting');
   await openStage(page, id, 'parts');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 766.15 of EUR 800.00');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 768.45 of EUR 800.00');
   await page
     .getByRole('row', { name: /Osier Large/ })
     .getByRole('button', { name: 'own it' })
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 677.15 of EUR 800.00');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 679.45 of EUR 800.00');
   await page.getByLabel('Budget', { exact: true }).fill('500');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 177.15 over the budget');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('EUR 179.45 over the budget');
   await page.getByLabel('Budget', { exact: true }).fill('lots');
   await page.getByLabel('Budget', { exact: true }).press('Enter');
   await expect(page.getByRole('main').getByRole('alert')).toContainText('not an amount');

@@ -1,4 +1,3 @@
-import { LuDecomposition, Matrix } from 'ml-matrix';
 import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 
 /** An end that a tube is clamped in: where it begins, and the unit direction it leaves along. */
@@ -273,11 +272,18 @@ function forceGrown({ asked, solved }: Chain, off: Vec): Vec | null {
       sum += asked[row + k + 1]! * solved[row + column]!;
     return sum;
   };
-  const left = new Matrix([0, 1, 2].map((k) => [0, 1, 2].map((j) => sumOf(k, j + 1))));
-  const right = Matrix.columnVector([0, 1, 2].map((k) => sumOf(k, 0) + off[k as 0]));
-  const factors = new LuDecomposition(left);
-  return factors.isSingular() ? null : (factors.solve(right).to1DArray() as unknown as Vec);
+  const column = (j: number): Vec => [sumOf(0, j), sumOf(1, j), sumOf(2, j)];
+  return solved3([column(1), column(2), column(3)], add(column(0), off));
 }
+
+/** Three equations by Cramer's rule, from their columns; null where they do not tell. */
+function solved3([a, b, c]: readonly [Vec, Vec, Vec], right: Vec): Vec | null {
+  const bc = cross(b, c),
+    size = dot(a, bc);
+  if (!(Math.abs(size) > SINGULAR * norm(a) * norm(b) * norm(c))) return null;
+  return [dot(right, bc) / size, dot(a, cross(right, c)) / size, dot(a, cross(b, right)) / size];
+}
+const SINGULAR = 1e-12;
 
 /** Turns every piece and lets the force grow; how far the farthest would turn, or null where no step is told. */
 function turnAll(chain: Chain, off: Vec): number | null {
