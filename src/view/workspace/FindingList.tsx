@@ -24,8 +24,8 @@ export function FindingList({
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
   return (
     <ul className={styles.list}>
-      {findings.map((f, i) => (
-        <li key={`${f.code}-${i}`} className={styles.finding}>
+      {keyed(findings).map(([key, f]) => (
+        <li key={key} className={styles.finding}>
           <span className={styles.mark}>
             <Mark verdict={verdictOfSeverity[f.severity]} />
           </span>
@@ -61,4 +61,15 @@ export function FindingList({
       ))}
     </ul>
   );
+}
+
+/** Each finding with a key of its own that stays when others come and go beside it. */
+function keyed(findings: readonly Finding[]): readonly (readonly [key: string, Finding])[] {
+  const seen = new Map<string, number>();
+  return findings.map((f) => {
+    const key = findingKey(f),
+      times = (seen.get(key) ?? 0) + 1;
+    seen.set(key, times);
+    return [times === 1 ? key : `${key} ${times}`, f];
+  });
 }
