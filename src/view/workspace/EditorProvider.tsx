@@ -77,3 +77,13 @@ export function useEditor<T>(select: (state: EditorState) => T): T {
   if (!editor) throw new Error('useEditor outside an EditorProvider');
   return useStore(editor, select);
 }
+
+/**
+ * The editor's state at the moment of asking: for a key that is held down, whose next stroke may
+ * come before the page has drawn what the last one did.
+ */
+export function useEditorNow(): () => EditorState {
+  const editor = useContext(Context);
+  if (!editor) throw new Error('useEditorNow needs an EditorProvider');
+  return editor.getState;
+}

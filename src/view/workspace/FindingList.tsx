@@ -1,10 +1,18 @@
 'use client';
+import { useEffect, useRef } from 'react';
 import { findingKey, type Finding, type Fix } from '@/core/checks';
+import { msg } from '@/core/messages';
 import { Mark, verdictOfSeverity, Press } from '@/view/shared';
 import { useEditor } from './EditorProvider';
 import { useFixes } from './useJobs';
 import { useShowFinding } from './useShowFinding';
 import styles from './FindingList.module.css';
+
+/** A way out that was clicked while it was tried again. */
+interface Wanted {
+  readonly finding: string;
+  readonly label: string;
+}
 
 /** Findings with their ways out; a click on one picks what it is about. */
 export function FindingList({
@@ -18,9 +26,26 @@ export function FindingList({
   readonly onApplied?: () => void;
 }) {
   const commit = useEditor((s) => s.commit);
+  const say = useEditor((s) => s.say);
   const show = useShowFinding();
   const resolved = useFixes(findings.map(findingKey));
-  const fixes = new Map<string, readonly Fix[]>(resolved.fresh ? (resolved.result ?? []) : []);
+  // They stay while they are tried again: one clicked meanwhile is applied once it held.
+  const fixes = new Map<string, readonly Fix[]>(resolved.result ?? []);
+  const wanted = useRef<Wanted | null>(null);
+  const apply = (fix: Fix): void => {
+    commit(fix.label, fix.edit);
+    onApplied?.();
+  };
+  useEffect(() => {
+    const asked = wanted.current;
+    if (!asked || !resolved.fresh) return;
+    wanted.current = null;
+    const fix = fixes.get(asked.finding)?.find((f) => f.label === asked.label);
+    if (fix) apply(fix);
+    else say(msg`That way out no longer holds: the build has changed.`);
+    // Asked once for each answer.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [resolved.fresh]);
   if (findings.length === 0) return empty ? <p className="soft">{empty}</p> : null;
   return (
     <ul className={styles.list}>
@@ -41,8 +66,8 @@ export function FindingList({
                     key={fix.label}
                     className={styles.fix}
                     onClick={() => {
-                      commit(fix.label, fix.edit);
-                      onApplied?.();
+                      if (resolved.fresh) apply(fix);
+                      else wanted.current = { finding: findingKey(f), label: fix.label };
                     }}
                   >
                     {fix.label}

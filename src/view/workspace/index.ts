@@ -1,4 +1,4 @@
-export { EditorProvider, useEditor } from './EditorProvider';
+export { EditorProvider, useEditor, useEditorNow } from './EditorProvider';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
 export { ConnectDialog } from './ConnectLater';

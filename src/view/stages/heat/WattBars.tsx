@@ -5,7 +5,7 @@ import type { HeatReport, PartHeat } from '@/core/thermal';
 import { drawOf, shareOf } from '@/core/thermal';
 import { LOAD_CASES, type LoadCaseId, CASE_NAMES, CASE_WORDS } from '@/core/components';
 import { formatNumber, formatWatts } from '@/core/units';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorNow } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
 import styles from './HeatStage.module.css';
 
@@ -33,9 +33,13 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const most =
     Math.max(...CASES.map((c) => heat[c].parts.reduce((s, p) => s + p.heat_W, 0)), 1) * 1.04;
   const sourceOf = (id: string) => thermalModel.sources.find((s) => s.component.id === id);
-  const setShare = (id: string, c: LoadCaseId, share: number): void => {
-    const source = sourceOf(id);
+  const editorNow = useEditorNow();
+  /** A share by what it is now: `of` hears it as the build has it, whatever is drawn yet. */
+  const setShare = (id: string, c: LoadCaseId, of: (now: number) => number): void => {
+    const { sources } = editorNow().analysis.thermalModel;
+    const source = sources.find((s) => s.component.id === id);
     if (!source) return;
+    const share = of(shareOf(source, c));
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
     commit(
       msg`set ${CASE_WORDS[c]} of ${source.component.name}`,
@@ -95,7 +99,7 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
                         draw={drawOf(source)}
                         picked={picked === p.component}
                         onPick={() => pick(p.component)}
-                        onShare={(v) => setShare(p.component, c, v)}
+                        onShare={(of) => setShare(p.component, c, of)}
                       />
                     )
                   );
@@ -124,7 +128,7 @@ interface SegmentProps {
   readonly draw: number;
   readonly picked: boolean;
   onPick(): void;
-  onShare(share: number): void;
+  onShare(of: (now: number) => number): void;
 }
 
 function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare }: SegmentProps) {
@@ -157,7 +161,7 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
         if (by === undefined || e.altKey || e.ctrlKey) return;
         e.preventDefault();
         e.stopPropagation();
-        onShare(share + by * (e.shiftKey ? 10 : 1));
+        onShare((now) => now + by * (e.shiftKey ? 10 : 1));
       }}
     >
       {p.heat_W / most > 0.12 && <span>{p.name}</span>}
@@ -176,7 +180,7 @@ function Segment({ part: p, caseName, most, share, draw, picked, onPick, onShare
         onPointerMove={(e) => {
           const h = held.current;
           if (h && e.currentTarget.hasPointerCapture(e.pointerId))
-            onShare(h.share + (e.clientX - h.x) * h.perPx);
+            onShare(() => h.share + (e.clientX - h.x) * h.perPx);
         }}
         onPointerUp={() => {
           held.current = null;
