@@ -113,7 +113,7 @@ function whyNoArea({ heat, design }: CheckInputs): string {
   return msg`More fans press against the same vents: reverse some fans, or open the case.`;
 }
 
-/** "you need 2.6 sections", also for a number that no area reaches. */
+/** How many sections are needed, as a sentence; also for a number that no area reaches. */
 export function neededWords(n: number | null): string {
   if (n === null) return msg`It is unknown how many sections you need at this fan speed.`;
   return Number.isFinite(n)

@@ -12,7 +12,6 @@ export {
   verdictOf,
   type Finding,
   type Fix,
-  type FixSearch,
   type Check,
   type Diagnostic,
   type Severity,

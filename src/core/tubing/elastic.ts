@@ -151,15 +151,18 @@ function stateOf({ n, ways, force }: Chain): State {
 const dotAt = (a: ArrayLike<number>, i: number, b: ArrayLike<number>, j: number): number =>
   a[3 * i]! * b[3 * j]! + a[3 * i + 1]! * b[3 * j + 1]! + a[3 * i + 2]! * b[3 * j + 2]!;
 
+const AXES: readonly Vec[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
 /** Two unit vectors across each direction. */
 function setAcross({ n, ways, across: [u, v] }: Chain): void {
   for (let i = 0; i < n; i += 1) {
     const way = [ways[3 * i]!, ways[3 * i + 1]!, ways[3 * i + 2]!] as const;
-    const [x, y, z] = way.map(Math.abs) as [number, number, number];
-    const least = Math.min(x, y, z);
+    const lean = way.map(Math.abs);
     // The axis that it leans to the least.
-    const other: Vec = [least === x ? 1 : 0, least === y && least !== x ? 1 : 0, 0];
-    const beside = unit(cross(way, least === z && least !== x && least !== y ? [0, 0, 1] : other));
+    const beside = unit(cross(way, AXES[lean.indexOf(Math.min(...lean))] as Vec));
     u.set(beside, 3 * i);
     v.set(cross(way, beside), 3 * i);
   }

@@ -67,7 +67,10 @@ export function FindingList({
                     className={styles.fix}
                     onClick={() => {
                       if (resolved.fresh) apply(fix);
-                      else wanted.current = { finding: findingKey(f), label: fix.label };
+                      else {
+                        wanted.current = { finding: findingKey(f), label: fix.label };
+                        say(msg`The build has changed: it is tried again first.`);
+                      }
                     }}
                   >
                     {fix.label}
