@@ -215,6 +215,15 @@ if (asked.length === 0) {
       .join('\n') || 'None.';
   writeFileSync(
     join(ROOT, 'docs/mutation.md'),
-    `# Faults put in, faults found\n\nLast result of \`npm run mutation\`: numbers made 10 % wrong, operators, conditions and signs changed, one at a time, drawn by a seed.\n\n| room | places | tried | killed | share |\n|---|---|---|---|---|\n${rows.join('\n')}\n\n## Survivors\n\n${listed('survivors')}\n\n## Without effect\n\nThey live and cannot be found: the result is the same.\n\n${listed('equivalent')}\n`,
+    [
+      '# Faults put in, faults found',
+      'Last result of `npm run mutation`: numbers made 10 % wrong, operators, conditions and signs changed, one at a time, drawn by a seed.',
+      ['| room | places | tried | killed | share |', '|---|---|---|---|---|', ...rows].join('\n'),
+      '## Survivors',
+      listed('survivors'),
+      '## Without effect',
+      'They live and cannot be found: the result is the same.',
+      `${listed('equivalent')}\n`,
+    ].join('\n\n'),
   );
 }
