@@ -1,16 +1,12 @@
 import { proxy, releaseProxy, wrap, type Remote } from 'comlink';
-import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
+import type { PartLists } from '@/catalogue';
 import type { Design, Edit } from '@/core/design';
-import { shownLanguage } from '@/core/messages';
-import { shownUnits } from '@/core/units';
-import type { Change } from './changes';
+import { Changes } from './changes';
 import type { EngineApi } from './engine.worker';
 import type { JobInput, JobName, JobResult } from './jobs';
 
 /** Jobs that a hand waits for go before those that merely offer something. */
 const PATIENT: ReadonlySet<JobName> = new Set(['improve', 'changes', 'bands']);
-/** With more edits waiting than this, the whole design is sent instead. */
-const MOST_EDITS = 40;
 
 export interface Running<J extends JobName> {
   /** Null where it was stopped. */
@@ -39,47 +35,27 @@ interface Thread {
  */
 export class Engine {
   private thread: Thread | null = null;
-  private changes: Change[] = [];
+  private readonly changes: Changes;
   private queue: Waiting[] = [];
   private current: { readonly waiting: Waiting; readonly flag: Int32Array | null } | null = null;
   private closed = false;
 
-  constructor(
-    private design: Design,
-    private partLists: PartLists = BARE_PART_LISTS,
-  ) {}
+  constructor(design: Design, partLists?: PartLists) {
+    this.changes = new Changes(design, partLists);
+  }
 
   /** The design after an edit, as the page has it. */
   edited(design: Design, edit: Edit): void {
-    this.design = design;
-    this.note({ kind: 'edit', edit });
+    this.changes.edited(design, edit);
   }
 
   /** Another design in its place. */
   replaced(design: Design): void {
-    this.design = design;
-    this.changes = this.changes.filter((c) => c.kind !== 'design' && c.kind !== 'edit');
-    this.note({ kind: 'design', design });
+    this.changes.replaced(design);
   }
 
   offers(partLists: PartLists): void {
-    this.partLists = partLists;
-    this.note({ kind: 'shelves', partLists });
-  }
-
-  private note(change: Change): void {
-    if (!this.thread) return;
-    this.changes.push(change);
-    if (this.changes.length > MOST_EDITS) this.changes = this.whole();
-  }
-
-  private whole(): Change[] {
-    return [
-      { kind: 'units', units: shownUnits() },
-      { kind: 'language', language: shownLanguage() },
-      { kind: 'shelves', partLists: this.partLists },
-      { kind: 'design', design: this.design },
-    ];
+    this.changes.offers(partLists);
   }
 
   /** Asks for a job over the design as it is now. */
@@ -159,8 +135,7 @@ export class Engine {
     const { job, input, tell } = waiting;
     if (typeof Worker === 'undefined') return this.workHere(waiting);
     const { api } = this.openThread();
-    const changes = this.changes;
-    this.changes = [];
+    const changes = this.changes.take();
     if (changes.length > 0) await api.follow(changes);
     const { result } = await api.run(job, input, flag, proxy(tell));
     return result;
@@ -170,7 +145,8 @@ export class Engine {
   private async workHere(waiting: Waiting): Promise<unknown> {
     const { runJob } = await import('./jobs');
     const { createSession } = await import('@/core/analysis');
-    const desk = { session: createSession(this.design), partLists: this.partLists };
+    const { design, partLists } = this.changes;
+    const desk = { session: createSession(design), partLists };
     return runJob(desk, waiting.job, waiting.input, () => !waiting.stopped);
   }
 
@@ -178,7 +154,7 @@ export class Engine {
     if (this.thread) return this.thread;
     const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
     this.thread = { worker, api: wrap<EngineApi>(worker) };
-    this.changes = this.whole();
+    this.changes.startAnew();
     return this.thread;
   }
 
@@ -186,7 +162,7 @@ export class Engine {
     this.thread?.api[releaseProxy]();
     this.thread?.worker.terminate();
     this.thread = null;
-    this.changes = [];
+    this.changes.startAnew();
   }
 
   /** Takes up work again after it was closed: a page that React shows twice. */

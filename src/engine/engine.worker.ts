@@ -1,27 +1,19 @@
 import { expose } from 'comlink';
-import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
-import { createSession, type Session } from '@/core/analysis';
-import type { Design } from '@/core/design';
-import { showLanguage } from '@/core/messages';
-import { showUnits } from '@/core/units';
-import { isLanguage, loadWriting } from '@/messages';
 import type { Change } from './changes';
 import { runJob, type JobName } from './jobs';
+import { Replica } from './replica';
 
 /** How often a running job says how far it is, ms. */
 const TELL_MS = 60;
 
-let session: Session | null = null;
-let partLists: PartLists = BARE_PART_LISTS;
+const replica = new Replica();
 
 /**
  * The engine: a replica of the page's design that follows its edits, and runs what takes longer
  * than a frame.
  */
 const api = {
-  async follow(changes: readonly Change[]): Promise<void> {
-    for (const change of changes) await follow(change);
-  },
+  follow: (changes: readonly Change[]): Promise<void> => replica.follow(changes),
 
   /**
    * The result, or null where the job was stopped: by its flag, which the page sets while it runs.
@@ -32,6 +24,7 @@ const api = {
     flag: Int32Array | null,
     tell: (share: number) => void,
   ): { readonly result: unknown } {
+    const { session, partLists } = replica;
     if (!session) return { result: null };
     let reported = performance.now();
     const result = runJob({ session, partLists }, job, input, (share) => {
@@ -45,23 +38,6 @@ const api = {
     return { result };
   },
 };
-
-async function follow(change: Change): Promise<void> {
-  if (change.kind === 'shelves') partLists = change.partLists;
-  else if (change.kind === 'units') showUnits(change.units);
-  else if (change.kind === 'language') await showLanguageOf(change.language);
-  else if (change.kind === 'design') replace(change.design);
-  else session?.apply(change.edit);
-}
-
-async function showLanguageOf(tag: string): Promise<void> {
-  showLanguage(isLanguage(tag) ? await loadWriting(tag) : null);
-}
-
-function replace(design: Design): void {
-  if (session) session.replace(design);
-  else session = createSession(design);
-}
 
 export type EngineApi = typeof api;
 expose(api);

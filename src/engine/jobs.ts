@@ -5,12 +5,16 @@ import {
   betterLayout,
   judgedAlternatives,
   compareOrders,
+  orderPrice,
+  judgeSpeeds,
   compareParts,
   evaluateVariants,
   starterEdit,
   whatFits,
   type EvaluatedVariant,
   type OrdersCompared,
+  type OrderPrice,
+  type SpeedsJudged,
   type PartCompared,
   type AlternativeJudged,
   type BetterLayout,
@@ -117,6 +121,11 @@ export const JOBS = {
 
   orders: (desk: Desk, loop: string, tell: Tell): OrdersCompared | null =>
     compareOrders(desk.session.design, loop, telling(tell)),
+
+  orderPrice: ({ session }: Desk, edit: Edit): OrderPrice => orderPrice(session.design, edit),
+
+  /** What each kept set of speeds comes to. */
+  speeds: ({ session }: Desk): readonly SpeedsJudged[] => judgeSpeeds(session.design),
 
   /** Ports, turns, places and routes chosen together; stopped, the best proven so far. */
   layout: (

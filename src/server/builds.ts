@@ -1,12 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import { DEMO_BUILDS } from '@/catalogue';
+import type { Told } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { buildFileName, slug } from '@/format';
 import type { ListedBuild } from '@/store';
 import { msg } from '@/core/messages';
 import { ok, refuse, type Answer } from './answer';
 import { inPool, type Accepted, type Watch } from './pool';
-import { LOOK_OVER_MS, OPEN_MS, pooled, ROUTE_MS } from './pooled';
+import { busyWords, JUDGE_MS, LOOK_OVER_MS, OPEN_MS, pooled, ROUTE_MS } from './pooled';
+import { partListsNow } from './retired';
 import { theStore } from './store';
 import { askedReader } from './reader';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
@@ -79,6 +81,11 @@ export interface OpenedBuild {
   readonly design: Design;
 }
 
+/** A build with what was worked out of it; null while the pool has no time for that. */
+export interface WorkedOutBuild extends OpenedBuild {
+  readonly told: Told | null;
+}
+
 /** Builds opened last, by revision: a page and its title ask for the same one. */
 const openedLast = new Map<string, Design>();
 const OPEN_KEPT = 8;
@@ -99,6 +106,23 @@ export async function openBuild(id: string): Promise<OpenedBuild | null> {
   if (openedLast.size >= OPEN_KEPT) openedLast.clear();
   openedLast.set(key, design);
   return { id, revision, design };
+}
+
+/**
+ * A build as its page shows it, worked out in the reader's words. A busy pool leaves that to the
+ * page's own thread.
+ */
+export async function openWorkedOut(id: string): Promise<WorkedOutBuild | null> {
+  const opened = await openBuild(id);
+  if (!opened) return null;
+  const { design } = opened;
+  try {
+    const told = await inPool('tell', { design, partLists: await partListsNow() }, JUDGE_MS);
+    return { ...opened, told };
+  } catch (error) {
+    if (busyWords(error) === null) throw error;
+    return { ...opened, told: null };
+  }
 }
 
 /** What is being opened now: a page asks for its build three times at once. */

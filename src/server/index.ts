@@ -4,6 +4,7 @@ export {
   listedBuilds,
   pageAsked,
   openBuild,
+  openWorkedOut,
   readBuildAnswer,
   whyNotOpen,
   buildFile,

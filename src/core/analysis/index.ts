@@ -16,6 +16,9 @@ export type {
   StageState,
   StageStates,
   Analysis,
+  OpenAnalysis,
+  Told,
 } from './types';
+export { createListener, heard, isInWordsNow, tell, tellChanges, type Telling } from './told';
 export { isSameSpace } from './space';
 export { shared } from './shared';

@@ -3,13 +3,13 @@ import type { Part } from '../components';
 import type { Design } from '../design';
 import { JUDGE } from './judge';
 import { analyse } from './session';
-import type { Analysis, Evaluation, PublishedFinding } from './types';
+import type { Evaluation, OpenAnalysis, PublishedFinding } from './types';
 
 /**
  * What is published of an analysis. `fixes`: ways out are tried, each by a whole analysis, a second
  * or more.
  */
-export function publish(design: Design, analysis: Analysis, fixes = false): Evaluation {
+export function publish(design: Design, analysis: OpenAnalysis, fixes = false): Evaluation {
   const { reports, stages } = analysis;
   const findings = analysis.findings.map((finding): PublishedFinding => {
     const { candidates: _candidates, ...plain } = finding;

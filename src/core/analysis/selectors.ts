@@ -39,7 +39,7 @@ import {
   withNames,
 } from './space';
 import { stageStates } from './stages';
-import type { Reports, Analysis } from './types';
+import type { Analysis, OpenAnalysis, Reports } from './types';
 
 /** What an analysis is asked of: the design, and the parts that fixes may offer. */
 export interface Asked {
@@ -222,7 +222,7 @@ export function createSelectors() {
   const stages = select([design, reports, findings], stageStates);
   const analysis = select(
     [reports, findings, stages, namedModel, namedThermalModel, routed],
-    (re, f, stg, m, st, rt): Analysis => ({
+    (re, f, stg, m, st, rt): OpenAnalysis => ({
       reports: re,
       findings: f,
       stages: stg,

@@ -1,7 +1,7 @@
 import { applyEdit, type Design, type Edit } from '../design';
 import type { Part } from '../components';
 import { createSelectors } from './selectors';
-import type { Analysis } from './types';
+import type { OpenAnalysis } from './types';
 
 /** One design over its edits: the same for the page, its workers, the server and the terminal. */
 export interface Session {
@@ -13,7 +13,7 @@ export interface Session {
   /** Parts that fixes may offer. */
   offer(parts: readonly Part[]): void;
   /** Everything there is to say of the design; only what the last edits touched is worked out. */
-  analysis(): Analysis;
+  analysis(): OpenAnalysis;
 }
 
 const NO_PARTS: readonly Part[] = [];
@@ -47,6 +47,6 @@ export function createSession(design: Design, offer: readonly Part[] = NO_PARTS)
 export function analyse(
   design: Design,
   { offer = NO_PARTS }: { readonly offer?: readonly Part[] } = {},
-): Analysis {
+): OpenAnalysis {
   return createSession(design, offer).analysis();
 }

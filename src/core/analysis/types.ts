@@ -1,4 +1,4 @@
-import type { Finding, Fix, Stage, Verdict } from '../checks';
+import type { Finding, Fix, OpenFinding, Stage, Verdict } from '../checks';
 import type {
   AirflowObstruction,
   ClearanceReport,
@@ -14,6 +14,7 @@ import type { System } from '../system';
 import type { WiringReport } from '../wiring';
 import type { Routed, Tidiness } from '../routing';
 import type { Run } from '../tubing';
+import type { UnitSystem } from '../units';
 
 export interface Reports {
   readonly runs: readonly Run[];
@@ -43,7 +44,7 @@ export interface StageState {
 export type StageStates = Readonly<Record<Stage, StageState>>;
 
 /** A finding with the ways out that hold. */
-export type PublishedFinding = Omit<Finding, 'candidates'> & { readonly fixes: readonly Fix[] };
+export type PublishedFinding = Finding & { readonly fixes: readonly Fix[] };
 
 /** What the API and the terminal print. */
 export interface Evaluation {
@@ -62,4 +63,19 @@ export interface Analysis {
   readonly thermalModel: ThermalModel;
   /** The routes of the document that hold. */
   readonly routed: Routed;
+}
+
+/** An analysis as a session has it: ways out of its findings can still be asked for. */
+export interface OpenAnalysis extends Analysis {
+  readonly findings: readonly OpenFinding[];
+}
+
+/**
+ * What another thread is told of an analysis: plain data. Where everything stands it compiles from
+ * the design itself, which has to be there at once under a dragged part.
+ */
+export interface Told extends Omit<Analysis, 'system' | 'thermalModel'> {
+  /** The units and the language (BCP 47) that its words are written in. */
+  readonly words: { readonly units: UnitSystem; readonly language: string };
+  readonly thermalModel: Omit<ThermalModel, 'system'>;
 }

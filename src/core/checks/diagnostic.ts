@@ -21,7 +21,7 @@ export interface FixSearch {
   openings(design: Design, connection: string, offer: readonly Part[]): readonly Fix[];
 }
 
-/** The one thing every check says. */
+/** The one thing every check says: plain data, as it passes between threads. */
 export interface Finding {
   /** Stable; what it means stands in docs/findings.md. */
   readonly code: string;
@@ -36,6 +36,10 @@ export interface Finding {
   readonly unit?: string;
   /** Where the limit comes from. */
   readonly source: string;
+}
+
+/** A finding as its check told it: its ways out can still be asked for. */
+export interface OpenFinding extends Finding {
   candidates(search: FixSearch): readonly Fix[];
 }
 
@@ -54,13 +58,13 @@ export interface Check<C> {
  * What a rule says each time; code, stage and, unless it says otherwise, severity and source come
  * from the rule.
  */
-export type Diagnostic = Omit<Finding, 'code' | 'severity' | 'stage' | 'source' | 'candidates'> &
-  Partial<Pick<Finding, 'severity' | 'source' | 'candidates'>>;
+export type Diagnostic = Omit<Finding, 'code' | 'severity' | 'stage' | 'source'> &
+  Partial<Pick<OpenFinding, 'severity' | 'source' | 'candidates'>>;
 
 /** Runs every rule in order; findings come worst first. */
-export function runChecks<C>(checks: readonly Check<C>[], context: C): Finding[] {
+export function runChecks<C>(checks: readonly Check<C>[], context: C): OpenFinding[] {
   const found = checks.flatMap((check) =>
-    check.run(context).map((diagnostic): Finding => ({
+    check.run(context).map((diagnostic): OpenFinding => ({
       code: check.code,
       stage: check.stage,
       severity: check.severity,
@@ -73,7 +77,7 @@ export function runChecks<C>(checks: readonly Check<C>[], context: C): Finding[]
 }
 
 /** Worst first, then by code; those of one rule stay as it told them. */
-export const inOrder = (findings: readonly Finding[]): Finding[] =>
+export const inOrder = <F extends Finding>(findings: readonly F[]): F[] =>
   [...findings].sort(
     (a, b) => ORDER[a.severity] - ORDER[b.severity] || a.code.localeCompare(b.code),
   );

@@ -11,6 +11,7 @@ export {
   runChecks,
   verdictOf,
   type Finding,
+  type OpenFinding,
   type Fix,
   type Check,
   type Diagnostic,

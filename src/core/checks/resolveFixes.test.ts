@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, catalogued, demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
 import { analyse, JUDGE } from '../analysis';
-import type { Finding } from './diagnostic';
+import type { Finding, OpenFinding } from './diagnostic';
 import { anyKindWorse, findingKey, resolveFixes } from './resolveFixes';
 
 const desk = demoDesign('dawn-chorus-desk') as Design,
@@ -14,7 +14,7 @@ const finding = (
   code: string,
   severity: Finding['severity'],
   subjects: readonly string[],
-): Finding => ({
+): OpenFinding => ({
   code,
   severity,
   subjects,

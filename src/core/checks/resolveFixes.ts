@@ -1,7 +1,7 @@
 import { applyEdit, EditError, type Design } from '../design';
 import { formatKelvin } from '../units';
 import { msg, noted } from '../messages';
-import type { Finding, Fix, FixSearch, Severity } from './diagnostic';
+import type { Finding, Fix, FixSearch, OpenFinding, Severity } from './diagnostic';
 
 /** Ways out tried for one finding, and offered of those that hold. */
 const MOST_TRIED = 8;
@@ -73,7 +73,7 @@ const unrouted = (findings: readonly Finding[]): number =>
  * finding is worse, by a whole analysis of the changed build. Both are judged on one basis: as
  * routed where the change leaves every run its way, with all runs estimated otherwise.
  */
-export function resolveFixes(design: Design, finding: Finding, judge: Judge): readonly Fix[] {
+export function resolveFixes(design: Design, finding: OpenFinding, judge: Judge): readonly Fix[] {
   const candidates = finding.candidates(judge).slice(0, MOST_TRIED);
   if (candidates.length === 0) return [];
   const now = judge.asRouted(design);

@@ -10,6 +10,8 @@ export type { FitSet } from './fitSets';
 export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
 export { hangEdit, hangSetEdit, hangsOn } from './mountPart';
 export { compareOrders, whyNoOrders, type OrderJudged, type OrdersCompared } from './orders';
+export { orderPrice, type OrderPrice } from './orderPrice';
+export { judgeSpeeds, type SpeedsJudged } from './speedProfiles';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
 export { betterLayout, type BetterLayout } from './betterLayout';
 export { judgedAlternatives, type AlternativeJudged } from './alternatives';

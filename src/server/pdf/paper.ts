@@ -4,5 +4,5 @@ import type { Finding } from '@/core/checks';
 /** What goes on paper: no ways out, which want a hand at the screen. */
 export interface Paper {
   readonly reports: Reports;
-  readonly findings: readonly Omit<Finding, 'candidates'>[];
+  readonly findings: readonly Finding[];
 }

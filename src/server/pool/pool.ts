@@ -34,6 +34,7 @@ type PoolName = keyof typeof POOLS;
 const POOL_OF: Partial<Record<TaskName, PoolName>> = {
   summarise: 'slow',
   evaluate: 'slow',
+  tell: 'slow',
   listCsv: 'slow',
   route: 'long',
   proof: 'long',

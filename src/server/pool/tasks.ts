@@ -5,9 +5,11 @@ import {
   evaluate,
   publish,
   shared,
+  tell,
   type Evaluation,
   type Session,
   type StageState,
+  type Told,
 } from '@/core/analysis';
 import type { Stage } from '@/core/checks';
 import {
@@ -74,12 +76,17 @@ function routeStale(design: Design, tell: Tell): Design {
 /** What this thread evaluated last: one document often follows another that differs little. */
 let last: { readonly session: Session; readonly partLists: PartLists } | null = null;
 
-function evaluateNext(design: Design, asked: PartLists, fixes: boolean): Evaluation {
+function sessionOn(design: Design, asked: PartLists): Session {
   const partLists = shared(last?.partLists, asked);
   if (!last || partLists !== last.partLists)
     last = { session: createSession(design, offered(partLists)), partLists };
   const { session } = last;
   session.replace(shared(session.design, design));
+  return session;
+}
+
+function evaluateNext(design: Design, partLists: PartLists, fixes: boolean): Evaluation {
+  const session = sessionOn(design, partLists);
   return publish(session.design, session.analysis(), fixes);
 }
 
@@ -126,6 +133,10 @@ export const TASKS = {
       json: JSON.stringify(evaluateNext(design, partLists, fixes)),
     };
   },
+
+  /** What a page shows of a design, in its reader's words. */
+  tell: ({ design, partLists }: { readonly design: Design; readonly partLists: PartLists }): Told =>
+    tell(sessionOn(design, partLists).analysis()),
 
   /** A document with everything routed that was not, as it is kept. */
   route: ({ text }: { readonly text: string }, tell: Tell): Accepted => {

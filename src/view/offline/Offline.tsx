@@ -36,7 +36,9 @@ export function Offline() {
   if (found.kind === 'build') {
     const { id, work } = found;
     return (
-      <EditorProvider id={id} revision={work.revision} design={work.base ?? work.design}>
+      <EditorProvider
+        build={{ id, revision: work.revision, design: work.base ?? work.design, told: null }}
+      >
         <Workspace>
           <StageView />
         </Workspace>

@@ -1,27 +1,72 @@
 'use client';
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
+import type { Told } from '@/core/analysis';
 import type { Design } from '@/core/design';
-import { usePartLists } from '@/view/shared';
-import { createEditor, type Editor, type EditorState } from './editor';
+import { msg } from '@/core/messages';
+import { toldInThread, type MakeAnalyst } from '@/engine';
+import { TroublePage, usePartLists } from '@/view/shared';
+import { createEditor, type Editor, type EditorState, type OpenedBuild } from './editor';
 import { openOutbox } from './outbox';
 
 const Context = createContext<Editor | null>(null);
 
-/** Opens a build for the pages below it, and takes up what this browser still holds of it. */
+/**
+ * Opens a build for the pages below it, and takes up what this browser still holds of it. What came
+ * without being worked out is worked out here first.
+ */
 export function EditorProvider({
-  id,
-  revision,
-  design,
-  children,
+  build,
+  ...shown
 }: {
-  readonly id: string;
-  readonly revision: number;
-  readonly design: Design;
+  readonly build: Omit<OpenedBuild, 'told'> & { readonly told: Told | null };
+  /** Who works it out; a thread of its own where not said. */
+  readonly analyst?: MakeAnalyst;
   readonly children: ReactNode;
 }) {
-  const [editor] = useState(() => createEditor(id, revision, design));
-  useOutbox(editor, id);
+  const { told, hasFailed } = useTold(build.design, build.told);
+  if (told) return <OpenEditor build={{ ...build, told }} {...shown} />;
+  return (
+    <TroublePage title={build.design.name}>
+      {hasFailed
+        ? msg`This build could not be worked out. Nothing was changed.`
+        : msg`Being worked out …`}
+    </TroublePage>
+  );
+}
+
+/** What is told of a design: as it came, else by a thread. */
+function useTold(
+  design: Design,
+  known: Told | null,
+): { readonly told: Told | null; readonly hasFailed: boolean } {
+  const [told, setTold] = useState(known);
+  const [hasFailed, setFailed] = useState(false);
+  useEffect(() => {
+    if (told) return undefined;
+    let live = true;
+    toldInThread(design, usePartLists.getState().partLists).then(
+      (worked) => live && setTold(worked),
+      () => live && setFailed(true),
+    );
+    return () => {
+      live = false;
+    };
+  }, [design, told]);
+  return { told, hasFailed };
+}
+
+function OpenEditor({
+  build,
+  analyst,
+  children,
+}: {
+  readonly build: OpenedBuild;
+  readonly analyst?: MakeAnalyst;
+  readonly children: ReactNode;
+}) {
+  const [editor] = useState(() => createEditor(build, analyst));
+  useOutbox(editor, build.id);
   useEffect(() => {
     usePartLists.getState().load();
     return usePartLists.subscribe((now, was) => {

@@ -18,7 +18,8 @@ import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
-import { orderPrice } from './orderPrice';
+import { orderPriceWords } from './orderPrice';
+import { useOrderPrice } from './useJobs';
 import { Profile } from './Profile';
 import { Station } from './Station';
 import { stationText } from './stationText';
@@ -97,7 +98,8 @@ export const LoopLane = memo(function LoopLane({
     return [at(edgeOf(into?.connection ?? '')?.to), at(edgeOf(out?.connection ?? '')?.from)];
   };
 
-  const price = useMemo(() => (drag?.edit ? orderPrice(design, drag.edit) : null), [drag, design]);
+  const priced = useOrderPrice(drag?.edit ?? null);
+  const price = priced.result && priced.fresh ? orderPriceWords(priced.result) : null;
   const give = (id: string, edit: Edit | null): void => {
     if (edit) commit(msg`move ${componentName(design, id)} in the loop`, edit);
   };

@@ -4,7 +4,9 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { demoDesign } from '@/catalogue';
 import { BUILD_VERSION, type Design } from '@/core/design';
 import fc from 'fast-check';
-import { createEditor } from './editor';
+import { analyse, tell } from '@/core/analysis';
+import { analystHere } from '@/engine/analystHere.fixture';
+import { createEditor, type Editor } from './editor';
 import {
   readLog,
   type LeftBehind,
@@ -63,13 +65,16 @@ function memoryOutbox(found: WorkState | null = null, left: readonly LeftBehind[
   return { opened, records };
 }
 
+const editorOf = (revision: number, design: Design): Editor =>
+  createEditor({ id: 'desk', revision, design, told: tell(analyse(design)) }, analystHere);
+
 const openEditor = (
   revision: number,
   design: Design,
   found: WorkState | null = null,
   left: readonly LeftBehind[] = [],
 ) => {
-  const editor = createEditor('desk', revision, design),
+  const editor = editorOf(revision, design),
     { opened, records } = memoryOutbox(found, left);
   editor.getState().opened(opened);
   return Object.assign(editor, { records });
@@ -255,7 +260,7 @@ describe('an open build', () => {
   });
 
   test('edits made before the outbox is read are done after what it holds', () => {
-    const editor = createEditor('desk', 4, desk);
+    const editor = editorOf(4, desk);
     editor.getState().commit('room', { do: 'brief.set', values: { room_C: 30 } });
     expect(editor.getState().design).toBe(desk);
     editor.getState().opened(memoryOutbox(work({ design: named('From before') })).opened);

@@ -16,8 +16,8 @@ import {
   type PatchEdit,
   type PortRef,
 } from '@/core/design';
-import { createSession, isSameSpace, type Analysis } from '@/core/analysis';
-import { Engine } from '@/engine';
+import { createListener, isSameSpace, type Analysis, type Told } from '@/core/analysis';
+import { analystInThread, Engine, type Heard, type MakeAnalyst } from '@/engine';
 import { sameSpace, type Routed } from '@/core/routing';
 import { msg } from '@/core/messages';
 import {
@@ -57,8 +57,11 @@ export const clashKey = ({ path }: Clash): string => path.join('/');
 export interface EditorState {
   readonly id: string;
   readonly revision: number;
+  /** What is shown, and what was worked out of it: the two always belong together. */
   readonly design: Design;
   readonly analysis: Analysis;
+  /** The document as it is after the last edit; shown once it is worked out, a frame later. */
+  readonly latest: Design;
   /** Runs what takes longer than a frame, over this build. */
   readonly engine: Engine;
   readonly versions: Versions;
@@ -146,6 +149,14 @@ export interface Versions {
 
 export type Editor = ReturnType<typeof createEditor>;
 
+/** A build as a page gets it: the document, and what was worked out of it. */
+export interface OpenedBuild {
+  readonly id: string;
+  readonly revision: number;
+  readonly design: Design;
+  readonly told: Told;
+}
+
 /** Edits of one gesture (a dragged handle) within this time become one step. */
 const GESTURE_MS = 1200;
 
@@ -177,7 +188,10 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
  * The state of one open build: the document, what follows from it, and its way to the outbox and
  * the server.
  */
-export function createEditor(id: string, revision: number, design: Design) {
+export function createEditor(
+  { id, revision, design, told }: OpenedBuild,
+  makeAnalyst: MakeAnalyst = analystInThread,
+) {
   let gesture: { key: string; at: number } | null = null;
   let outbox: Outbox | null = null;
   /** Edits made before the outbox was read. */
@@ -185,20 +199,34 @@ export function createEditor(id: string, revision: number, design: Design) {
   /** What closed windows left, still to be brought together with this. */
   let left: LeftBehind[] = [];
 
-  const session = createSession(design, usePartLists.getState().offer);
-  const engine = new Engine(design, usePartLists.getState().partLists);
-  const analyseNow = (next: Design): Analysis => {
-    session.replace(next);
-    session.offer(usePartLists.getState().offer);
-    return session.analysis();
-  };
+  /** The step after which runs may want routing, once it is worked out; undefined for none. */
+  let movedBy: { readonly step: number | null } | undefined;
+
+  const { partLists } = usePartLists.getState();
+  const engine = new Engine(design, partLists);
+  const listen = createListener();
 
   return createStore<EditorState>()((set, get) => {
+    const hear = ({ design: shown, told: of }: Heard): void => {
+      const analysis = listen(shown, of);
+      const moved = shown === get().latest ? movedBy : undefined;
+      if (moved) movedBy = undefined;
+      set({
+        design: shown,
+        analysis,
+        ...(moved ? { toRoute: wantsRouting(analysis, shown) ? moved : null } : {}),
+      });
+    };
+    const analyst = makeAnalyst({ design, told }, partLists, hear, () =>
+      set({
+        diagnostic: msg`This build could not be worked out. What you did is kept; take back the last step, or reload the page.`,
+      }),
+    );
     const saver = createSaver(
       {
         id,
         now: () => ({
-          design: get().design,
+          design: get().latest,
           revision: get().revision,
           waits: get().conflict !== null,
         }),
@@ -220,8 +248,8 @@ export function createEditor(id: string, revision: number, design: Design) {
     );
 
     const workState = (): WorkState => {
-      const { design: now, revision: at, past, future } = get();
-      return { design: now, revision: at, ...saver.stands(), past, future };
+      const { latest, revision: at, past, future } = get();
+      return { design: latest, revision: at, ...saver.stands(), past, future };
     };
     const log = (record: LogRecord): Promise<boolean> =>
       outbox?.append(record, () => ({ type: 'state', version: BUILD_VERSION, ...workState() })) ??
@@ -229,30 +257,26 @@ export function createEditor(id: string, revision: number, design: Design) {
 
     /** The next build, and the edit that led there; null where it came from elsewhere. */
     const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
-      const { design: before, versions } = get();
-      if (edit) engine.edited(next, edit);
-      else engine.replaced(next);
+      const { latest: before, versions } = get();
       const touched = edit ? partsTouched(before, next) : EVERY_PART;
-      set({
-        design: next,
-        analysis: analyseNow(next),
-        versions: raise(versions, touched),
-        save: 'unsaved',
-        ...rest,
-      });
+      set({ latest: next, versions: raise(versions, touched), save: 'unsaved', ...rest });
+      for (const follower of [engine, analyst])
+        if (edit) follower.edited(next, edit);
+        else follower.replaced(next);
     };
 
     /** One step back or on: with its patches, and into the other list. */
     const turn = (which: 'undo' | 'redo'): void => {
       gesture = null;
-      const { past, future, design: now } = get();
+      movedBy = undefined;
+      const { past, future, latest } = get();
       const [from, to] = which === 'undo' ? [past, future] : [future, past];
       const last = from.at(-1);
       if (!last) return;
       const edit = which === 'undo' ? last.back : last.forth;
       const left = from.slice(0, -1),
         longer = [...to, last];
-      become(applyEdit(now, edit).design, edit, {
+      become(applyEdit(latest, edit).design, edit, {
         past: which === 'undo' ? left : longer,
         future: which === 'undo' ? longer : left,
         toRoute: null,
@@ -264,8 +288,9 @@ export function createEditor(id: string, revision: number, design: Design) {
 
     /** Another document in place of this one, as a step that can be taken back. */
     const replace = (label: string, next: Design): Step => {
-      const { design: before, past } = get();
-      const step: Step = { id: nextStep(), label, ...replacing(before, next) };
+      const { latest, past } = get();
+      const step: Step = { id: nextStep(), label, ...replacing(latest, next) };
+      movedBy = { step: step.id };
       become(next, null, {
         past: [...past, step],
         future: [],
@@ -273,7 +298,6 @@ export function createEditor(id: string, revision: number, design: Design) {
         routedBefore: null,
         conflict: null,
       });
-      if (wantsRouting(get().analysis, next)) set({ toRoute: { step: step.id } });
       return step;
     };
 
@@ -304,7 +328,7 @@ export function createEditor(id: string, revision: number, design: Design) {
 
     /** Another's document beside this one: brought together where they do not touch. */
     const bringIn = (other: Omit<Conflict, 'merged'>): void => {
-      const merged = mergeDesigns(other.base, get().design, other.design);
+      const merged = mergeDesigns(other.base, get().latest, other.design);
       const conflict: Conflict = { ...other, merged };
       if (merged.clashes.length === 0 && merged.loose.length === 0) goOn(merged.design, conflict);
       else set({ conflict, save: 'unsaved' });
@@ -317,7 +341,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         left = others;
         const { design: theirs, base, revision: at } = next.state;
         const isNew =
-          (base === null || !sameDocument(base, theirs)) && !sameDocument(theirs, get().design);
+          (base === null || !sameDocument(base, theirs)) && !sameDocument(theirs, get().latest);
         const done = (): void => void next.drop();
         if (isNew) bringIn({ from: 'closed window', revision: at, design: theirs, base, done });
         else done();
@@ -327,18 +351,16 @@ export function createEditor(id: string, revision: number, design: Design) {
     /** Takes up a log as this window's own. */
     const restore = (state: WorkState): void => {
       const { revision: onServer } = get();
-      const analysis = analyseNow(state.design);
       const last = state.past.at(-1);
-      engine.replaced(state.design);
-      set({
-        design: state.design,
-        analysis,
-        versions: raise(get().versions, EVERY_PART),
+      // The page may have been left while its last change was being routed: that goes on.
+      movedBy = last && { step: last.id };
+      const { save } = get();
+      become(state.design, null, {
         past: state.past,
         future: state.future,
         revision: state.revision,
-        // The page was left while its last change was being routed: that goes on.
-        toRoute: last && wantsRouting(analysis, state.design) ? { step: last.id } : null,
+        toRoute: null,
+        save,
       });
       saver.rebase(state.base, state.unheard);
       const isClean = state.base !== null && sameDocument(state.base, state.design);
@@ -385,7 +407,8 @@ export function createEditor(id: string, revision: number, design: Design) {
       id,
       revision,
       design,
-      analysis: analyseNow(design),
+      analysis: listen(design, told),
+      latest: design,
       engine,
       versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 },
       past: [],
@@ -410,7 +433,7 @@ export function createEditor(id: string, revision: number, design: Design) {
           return;
         }
         const { past, future } = get();
-        const { design: next, inverse: back, forward: forth } = applyEdit(get().design, edit);
+        const { design: next, inverse: back, forward: forth } = applyEdit(get().latest, edit);
         const isOfStep = step !== null && past.some((s) => s.id === step);
         const own: Step = { id: nextStep(), label: msg`route the runs`, back, forth };
         become(next, edit, {
@@ -426,9 +449,10 @@ export function createEditor(id: string, revision: number, design: Design) {
         saver.edited(forth.patches);
       },
       rethink: () => {
-        engine.offers(usePartLists.getState().partLists);
-        const { design: now, versions } = get();
-        set({ analysis: analyseNow(now), versions: raise(versions, ['offer']) });
+        const offer = usePartLists.getState().partLists;
+        set({ versions: raise(get().versions, ['offer']) });
+        engine.offers(offer);
+        analyst.offers(offer);
       },
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
@@ -438,7 +462,7 @@ export function createEditor(id: string, revision: number, design: Design) {
         }
         let done;
         try {
-          done = applyEdit(get().design, edit);
+          done = applyEdit(get().latest, edit);
         } catch (error) {
           set({
             diagnostic:
@@ -456,17 +480,19 @@ export function createEditor(id: string, revision: number, design: Design) {
         gesture = merge === undefined ? null : { key: merge, at: now };
         const step: Step = { id: nextStep(), label, back: done.inverse, forth: done.forward };
         const past = stepped(before.past, step, joins);
-        become(done.design, edit, { past, future: [], diagnostic: null });
+        const isMoved =
+          before.latest.layout !== done.design.layout || !sameSpace(before.latest, done.design);
+        if (isMoved) movedBy = { step: past.at(-1)?.id ?? null };
+        // While a gesture goes on, what it is compared with stays what was there before it.
+        const { routed } = before.analysis;
+        become(done.design, edit, {
+          past,
+          future: [],
+          diagnostic: null,
+          ...(isMoved && !joins ? { routedBefore: routed } : {}),
+        });
         log({ type: 'step', step, joins });
         saver.edited(done.forward.patches);
-        const moved =
-          before.design.layout !== done.design.layout || !sameSpace(before.design, done.design);
-        if (!moved) return;
-        const toRoute = wantsRouting(get().analysis, done.design)
-          ? { step: past.at(-1)?.id ?? null }
-          : null;
-        // While a gesture goes on, what it is compared with stays what was there before it.
-        set(joins ? { toRoute } : { toRoute, routedBefore: before.analysis.routed });
       },
       undo: () => whenOpen(() => turn('undo')),
       redo: () => whenOpen(() => turn('redo')),
@@ -482,6 +508,8 @@ export function createEditor(id: string, revision: number, design: Design) {
         if (opened.found) restore(opened.found);
         // From now on this browser can open the build with the server away.
         else void log({ type: 'state', version: BUILD_VERSION, ...workState() });
+        engine.open();
+        analyst.wake();
         bringInLeft();
         const edits = waiting;
         waiting = [];
@@ -497,9 +525,9 @@ export function createEditor(id: string, revision: number, design: Design) {
       settle: (theirs) => {
         const { conflict } = get();
         if (!conflict) return;
-        const merged = mergeDesigns(conflict.base, get().design, conflict.design);
+        const merged = mergeDesigns(conflict.base, get().latest, conflict.design);
         // Where the sides do not go together as a whole, mine stands alone.
-        const mine = merged.loose.length > 0 ? get().design : merged.design;
+        const mine = merged.loose.length > 0 ? get().latest : merged.design;
         const chosen = merged.clashes.filter((clash) => theirs.has(clashKey(clash)));
         goOn(chosen.reduce(withTheirs, mine), conflict);
       },
@@ -524,6 +552,8 @@ export function createEditor(id: string, revision: number, design: Design) {
       close: () => {
         saver.pageCloses();
         saver.stop();
+        analyst.close();
+        engine.close();
         outbox?.close();
         outbox = null;
       },

@@ -34,6 +34,7 @@ export {
   useOrders,
   usePumpChoices,
   usePumpPlan,
+  useSpeedsJudged,
   useTransient,
   useStarter,
   useWhatFits,

@@ -1,11 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoDesign } from '@/catalogue';
-import { applyEdit, withoutRoutes, type Design } from '@/core/design';
+import { applyEdit, withoutRoutes, type Design, type Edit } from '@/core/design';
 import { analyse } from '@/core/analysis';
 import { reorderLoop } from '@/core/loops';
 import { partFigures } from '../catalogue/figures';
-import { orderPrice } from './orderPrice';
+import { orderPrice } from '@/core/studies';
+import { orderPriceWords } from './orderPrice';
 import { isStage, STAGES } from './stages';
+
+const priceWords = (design: Design, edit: Edit): string =>
+  orderPriceWords(orderPrice(design, edit));
 
 describe('the price of another order', () => {
   const desk = demoDesign('dawn-chorus-desk') as Design;
@@ -14,13 +18,13 @@ describe('the price of another order', () => {
 
   test('the same order costs nothing', () => {
     const ordered = applyEdit(desk, reorderLoop(desk, 'loop', stations)).design;
-    expect(orderPrice(ordered, reorderLoop(ordered, 'loop', stations))).toMatch(
+    expect(priceWords(ordered, reorderLoop(ordered, 'loop', stations))).toMatch(
       /^0\.00 m of tube, 0 bends \(both estimated\)/,
     );
   });
 
   test('what changes no order costs nothing, though the runs of the build are routed', () => {
-    expect(orderPrice(desk, { do: 'design.rename', name: 'Other' })).toMatch(
+    expect(priceWords(desk, { do: 'design.rename', name: 'Other' })).toMatch(
       /^0\.00 m of tube, 0 bends \(both estimated\), .+ 0\.0 K$/,
     );
   });
@@ -30,13 +34,13 @@ describe('the price of another order', () => {
       ...stations.slice(0, 2),
       ...stations.slice(2).reverse(),
     ]);
-    expect(orderPrice(desk, edit)).toBe(orderPrice(withoutRoutes(desk), edit));
-    expect(orderPrice(desk, edit)).not.toMatch(/^0\.00/);
+    expect(priceWords(desk, edit)).toBe(priceWords(withoutRoutes(desk), edit));
+    expect(priceWords(desk, edit)).not.toMatch(/^0\.00/);
   });
 
   test('a worse one is said in metres, bends and kelvin', () => {
     const other = [stations[0], stations[1], ...[...stations.slice(2)].reverse()] as string[];
-    expect(orderPrice(desk, reorderLoop(desk, 'loop', other))).toMatch(
+    expect(priceWords(desk, reorderLoop(desk, 'loop', other))).toMatch(
       /^[+−]\d+\.\d\d m of tube, [+−]?\d+ bends \(both estimated\), .+ [+−]?\d+\.\d K$/,
     );
   });

@@ -2,7 +2,9 @@ import { TextDecoder, TextEncoder } from 'node:util';
 import { useEffect, type ReactNode } from 'react';
 import { act, render } from '@testing-library/react';
 import type { Design } from '@/core/design';
-import type { EditorState } from './editor';
+import { analyse, tell } from '@/core/analysis';
+import { analystHere } from '@/engine/analystHere.fixture';
+import type { EditorState, OpenedBuild } from './editor';
 import { EditorProvider, useEditor } from './EditorProvider';
 import type { OpenedOutbox } from './outbox';
 
@@ -33,10 +35,18 @@ const FORGETTING: OpenedOutbox = {
   },
 };
 
+/** For tests: a build as the server gives it to its page. */
+export const openedBuild = (design: Design, revision = 1): OpenedBuild => ({
+  id: 'test',
+  revision,
+  design,
+  told: tell(analyse(design)),
+});
+
 /** For tests: one panel over a build of its own, its outbox read. */
 export const show = (design: Design, panel: ReactNode) => {
   const shown = render(
-    <EditorProvider id="test" revision={1} design={design}>
+    <EditorProvider build={openedBuild(design)} analyst={analystHere}>
       {panel}
       <Spy />
     </EditorProvider>,

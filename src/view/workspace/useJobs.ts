@@ -1,7 +1,9 @@
 'use client';
 import type {
   EvaluatedVariant,
+  OrderPrice,
   OrdersCompared,
+  SpeedsJudged,
   PartCompared,
   AlternativeJudged,
   BetterLayout,
@@ -63,6 +65,14 @@ export const useImprovement = (): Job<{ readonly found: Improvement | null }> =>
  */
 export const useOrders = (loop: string | null): Job<OrdersCompared> =>
   useJob('orders', loop ?? '', ALL, loop !== null);
+
+/** What an edit of a loop's order would cost; null asks for nothing. */
+export const useOrderPrice = (edit: Edit | null): Job<OrderPrice> =>
+  useJob('orderPrice', edit as Edit, ALL, edit !== null);
+
+/** What each kept set of speeds comes to. The speeds of now are none of them. */
+export const useSpeedsJudged = (on: boolean): Job<readonly SpeedsJudged[]> =>
+  useJob('speeds', null, ['space', 'rest'], on);
 
 /** Ports, places and routes chosen together, while they are asked for. */
 export const useBetterLayout = (on: boolean): Job<{ readonly found: BetterLayout | null }> =>

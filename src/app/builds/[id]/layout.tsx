@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { openBuild, readForPage, whyNotOpen } from '@/server';
+import { openBuild, openWorkedOut, readForPage, whyNotOpen } from '@/server';
 import { BinnedBuild } from '@/view/builds';
 import { TroublePage } from '@/view/shared';
 import { StageView } from '@/view/stages';
@@ -23,7 +23,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function BuildLayout({ children, params }: Props) {
   const { id } = await params;
-  const read = await readForPage(() => openBuild(id));
+  const read = await readForPage(() => openWorkedOut(id));
   if (!read.ok)
     return (
       <TroublePage title={msg`This build cannot be read now`}>
@@ -33,12 +33,7 @@ export default async function BuildLayout({ children, params }: Props) {
   const opened = read.value;
   if (!opened) return <NotOpened id={id} />;
   return (
-    <EditorProvider
-      key={opened.id}
-      id={opened.id}
-      revision={opened.revision}
-      design={opened.design}
-    >
+    <EditorProvider key={opened.id} build={opened}>
       {children}
       <Workspace>
         <StageView />

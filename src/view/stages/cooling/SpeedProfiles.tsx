@@ -5,12 +5,10 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Press, TextInput } from '@/view/shared';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { applyEdit, freeId, type Design, type SpeedProfile } from '@/core/design';
-import { createSession } from '@/core/analysis';
-import { worstRise } from '@/core/thermal';
+import { useState } from 'react';
+import { freeId, type Design, type SpeedProfile } from '@/core/design';
 import { formatKelvin, formatNumber } from '@/core/units';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useSpeedsJudged } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -27,27 +25,18 @@ const speedsNow = ({ components }: Design): SpeedProfile['speeds_rpm'] =>
     ),
   );
 
-/** What each kept set of speeds comes to in the load case of the brief. */
-function rowsOf(design: Design) {
-  const kept = Object.entries(design.choices.speeds ?? {});
-  if (kept.length === 0) return [];
-  const session = createSession(design);
-  return kept.map(([id, profile]) => {
-    session.replace(applyEdit(design, { do: 'speeds.use', id }).design);
-    const report = session.analysis().reports.heat[design.brief.loadCase];
-    return { id, profile, rise_K: worstRise(report), noise_dBA: report.noise_dBA };
-  });
-}
-
 /** Speeds of all fans and pumps kept by a name, each with what it comes to. */
 export function SpeedProfiles() {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const kept = design.choices.speeds ?? {};
   const [name, setName] = useState('');
-  // After the paint, and by one session: from profile to profile nothing but speeds changes.
-  const settled = useDeferredValue(design);
-  const rows = useMemo(() => rowsOf(settled), [settled]);
+  const { result: judged, fresh } = useSpeedsJudged(Object.keys(kept).length > 0);
+  const rows = Object.entries(kept).map(([id, profile]) => ({
+    id,
+    profile,
+    told: fresh ? judged?.find((j) => j.id === id) : undefined,
+  }));
   const keep = (as: string): void => {
     const known = Object.entries(kept).find(([, p]) => p.name === as)?.[0];
     const id = known ?? freeId(Object.keys(kept), as.toLowerCase().replace(/[^a-z0-9]+/g, '-'));
@@ -71,13 +60,15 @@ export function SpeedProfiles() {
             </TableRow>
           </TableHead>
           <TableBody>
-            {rows.map(({ id, profile, rise_K, noise_dBA }) => (
+            {rows.map(({ id, profile, told }) => (
               <TableRow key={id}>
                 <TableCell>{profile.name}</TableCell>
                 <TableCell className="num">
-                  {rise_K === null ? '–' : formatKelvin(rise_K)}
+                  {told && told.rise_K !== null ? formatKelvin(told.rise_K) : '–'}
                 </TableCell>
-                <TableCell className="num">{formatNumber(noise_dBA, { decimals: 1 })}</TableCell>
+                <TableCell className="num">
+                  {told ? formatNumber(told.noise_dBA, { decimals: 1 }) : '–'}
+                </TableCell>
                 <TableCell>
                   <Press
                     className={styles.link}

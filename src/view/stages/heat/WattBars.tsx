@@ -36,20 +36,20 @@ export function WattBars({ heat }: { readonly heat: HeatReport }) {
   const editorNow = useEditorNow();
   /** A share by what it is now: `of` hears it as the build has it, whatever is drawn yet. */
   const setShare = (id: string, c: LoadCaseId, of: (now: number) => number): void => {
-    const { sources } = editorNow().analysis.thermalModel;
-    const source = sources.find((s) => s.component.id === id);
-    if (!source) return;
-    const share = of(shareOf(source, c));
+    const source = sourceOf(id),
+      component = editorNow().latest.components.find((i) => i.id === id);
+    if (!source || !component) return;
+    const share = of(shareOf({ ...source, component }, c));
     const held = Math.round(Math.min(MOST_SHARE, Math.max(0, share)) * 1000) / 1000;
     commit(
-      msg`set ${CASE_WORDS[c]} of ${source.component.name}`,
+      msg`set ${CASE_WORDS[c]} of ${component.name}`,
       {
         do: 'component.set',
         component: id,
         values:
           c === 'custom'
             ? { customShare: held }
-            : { shares: { ...source.component.settings.shares, [c]: held } },
+            : { shares: { ...component.settings.shares, [c]: held } },
       },
       `share-${id}-${c}`,
     );

@@ -1,0 +1,149 @@
+import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { PartLists } from '@/catalogue';
+import { heard, isInWordsNow, type Told } from '@/core/analysis';
+import type { Design, Edit } from '@/core/design';
+import type { AnalystApi } from './analyst.worker';
+import { Changes } from './changes';
+
+/** What is told of a design, and the design that it is told of. */
+export interface Heard {
+  readonly design: Design;
+  readonly told: Told;
+}
+
+/** Who works a design out for its page, and says so when it is done. */
+export interface Analyst {
+  edited(design: Design, edit: Edit): void;
+  replaced(design: Design): void;
+  offers(partLists: PartLists): void;
+  /** Makes ready for the first edit; what is known already is said again only in other words. */
+  wake(): void;
+  close(): void;
+}
+
+/** How an editor comes by its analyst: from what was told with the page, and whom to tell. */
+export type MakeAnalyst = (
+  known: Heard,
+  partLists: PartLists,
+  hear: (heard: Heard) => void,
+  fail: (error: unknown) => void,
+) => Analyst;
+
+interface Thread {
+  readonly worker: Worker;
+  readonly api: Remote<AnalystApi>;
+  /** Never answers; fails when the thread breaks. */
+  readonly broken: Promise<never>;
+}
+
+function openThread(): Thread {
+  const worker = new Worker(new URL('./analyst.worker.ts', import.meta.url), { type: 'module' });
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = (event) => reject(new Error(event.message));
+  });
+  broken.catch(() => undefined);
+  return { worker, api: wrap<AnalystApi>(worker), broken };
+}
+
+function endThread({ worker, api }: Thread): void {
+  api[releaseProxy]();
+  worker.terminate();
+}
+
+/** What is to be told of a design that came without it; rejects when the thread breaks. */
+export async function toldInThread(design: Design, partLists: PartLists): Promise<Told> {
+  const thread = openThread();
+  try {
+    const changes = new Changes(design, partLists).take();
+    const telling = await Promise.race([thread.api.analyse(changes), thread.broken]);
+    // The first telling is whole.
+    return telling as Told;
+  } finally {
+    endThread(thread);
+  }
+}
+
+/**
+ * The analyst in a thread of its own. Of edits that follow each other while it works only the last
+ * is worked out.
+ */
+export class ThreadAnalyst implements Analyst {
+  private thread: Thread | null = null;
+  private readonly changes: Changes;
+  private told: Told;
+  private isWorking = false;
+  private isAsked = false;
+  private isClosed = false;
+
+  constructor(
+    known: Heard,
+    partLists: PartLists,
+    private readonly hear: (heard: Heard) => void,
+    private readonly fail: (error: unknown) => void,
+  ) {
+    this.told = known.told;
+    this.changes = new Changes(known.design, partLists);
+  }
+
+  edited(design: Design, edit: Edit): void {
+    this.changes.edited(design, edit);
+    this.ask();
+  }
+
+  replaced(design: Design): void {
+    this.changes.replaced(design);
+    this.ask();
+  }
+
+  offers(partLists: PartLists): void {
+    this.changes.offers(partLists);
+    this.ask();
+  }
+
+  wake(): void {
+    this.isClosed = false;
+    if (!isInWordsNow(this.told)) this.ask();
+    else if (!this.isWorking) void this.work(false);
+  }
+
+  private ask(): void {
+    this.isAsked = true;
+    if (!this.isWorking) void this.work(true);
+  }
+
+  private async work(isAsked: boolean): Promise<void> {
+    this.isWorking = true;
+    this.isAsked = false;
+    try {
+      const { design } = this.changes;
+      const { api, broken } = this.awakeThread();
+      const telling = await Promise.race([api.analyse(this.changes.take()), broken]);
+      if (telling) this.told = heard(this.told, telling);
+      if (isAsked && !this.isClosed) this.hear({ design, told: this.told });
+    } catch (error) {
+      this.endThread();
+      if (!this.isClosed) this.fail(error);
+    }
+    this.isWorking = false;
+    if (this.isAsked && !this.isClosed) void this.work(true);
+  }
+
+  private awakeThread(): Thread {
+    if (this.thread) return this.thread;
+    this.changes.startAnew();
+    this.thread = openThread();
+    return this.thread;
+  }
+
+  private endThread(): void {
+    if (this.thread) endThread(this.thread);
+    this.thread = null;
+  }
+
+  close(): void {
+    this.isClosed = true;
+    this.endThread();
+  }
+}
+
+export const analystInThread: MakeAnalyst = (...args) => new ThreadAnalyst(...args);
