@@ -14,5 +14,6 @@ export function catalogued<K extends PartKind>(kind: K, id: string): PartOf<K> {
 export { CATALOGUE } from './all';
 export { addSet, SETS, type PartSet } from './sets';
 export { STANDARD_KIT } from './kit';
-export { BARE_PART_LISTS, offered, type PartLists } from './offered';
+export { BARE_PART_LISTS, type PartLists } from './partLists';
+export { offered } from './offered';
 export { DEMO_BUILDS, demoDesign, type Demo } from './demos';

@@ -5,6 +5,7 @@ import {
   betterLayout,
   judgedAlternatives,
   compareOrders,
+  familiesPriced,
   orderPrice,
   judgeSpeeds,
   compareParts,
@@ -13,6 +14,7 @@ import {
   whatFits,
   type EvaluatedVariant,
   type OrdersCompared,
+  type FamilyPriced,
   type OrderPrice,
   type SpeedsJudged,
   type PartCompared,
@@ -33,8 +35,15 @@ import {
 } from '@/core/studies';
 import { defaultPlacements, findingKey, resolveFixes, type Fix } from '@/core/checks';
 import { teePorts } from '@/core/loops';
-import { coolingCurves, type CoolingCurve } from '@/core/thermal';
-import type { Part, PumpPart } from '@/core/components';
+import {
+  airSensitivity,
+  compareRating,
+  coolingCurves,
+  type AirSensitivity,
+  type CoolingCurve,
+  type RatingCompared,
+} from '@/core/thermal';
+import type { FittingPart, Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
 import {
   calibrate,
@@ -124,6 +133,13 @@ export const JOBS = {
 
   orderPrice: ({ session }: Desk, edit: Edit): OrderPrice => orderPrice(session.design, edit),
 
+  /** Every family of fittings offered, in place of those of now. */
+  families: (desk: Desk): readonly FamilyPriced[] =>
+    familiesPriced(
+      desk.session.design,
+      offerOf(desk).filter((p): p is FittingPart => p.kind === 'fitting'),
+    ),
+
   /** What each kept set of speeds comes to. */
   speeds: ({ session }: Desk): readonly SpeedsJudged[] => judgeSpeeds(session.design),
 
@@ -183,6 +199,23 @@ export const JOBS = {
       return !stopped;
     });
     return stopped ? null : parts;
+  },
+
+  /** What the case does to the warmest loop. */
+  air: ({ session }: Desk): AirSensitivity => {
+    const { thermalModel, reports } = session.analysis();
+    return airSensitivity(thermalModel, reports.flow, session.design.brief.loadCase);
+  },
+
+  /** Printed heat of radiators that have a rating, against ours at the same speed. */
+  ratings: ({ session }: Desk): Readonly<Record<string, RatingCompared>> => {
+    const { thermalModel, reports } = session.analysis();
+    return Object.fromEntries(
+      thermalModel.radiators.flatMap(({ id, part: { rating } }) => {
+        const compared = rating && compareRating(thermalModel, reports.flow, id, rating);
+        return compared ? [[id, compared] as const] : [];
+      }),
+    );
   },
 
   curves: ({ session }: Desk): readonly CoolingCurve[] => {

@@ -3,6 +3,7 @@ import type { Fix, Diagnostic } from './diagnostic';
 import { worstRise } from '../thermal';
 import { formatKelvin, formatNumber } from '../units';
 import { airFixes } from './airFixes';
+import { neededWords } from './neededWords';
 import { moreRadiators } from './moreRadiators';
 import { quietestFix } from './quietestFix';
 import { nameOf, type CheckInputs, type OperatingCheck } from './inputs';
@@ -111,12 +112,4 @@ function whyNoArea({ heat, design }: CheckInputs): string {
       change who blows where.`;
   if (heat.radiators.every((r) => r.speed_rpm <= 0)) return msg`No fan turns.`;
   return msg`More fans press against the same vents: reverse some fans, or open the case.`;
-}
-
-/** How many sections are needed, as a sentence; also for a number that no area reaches. */
-export function neededWords(n: number | null): string {
-  if (n === null) return msg`It is unknown how many sections you need at this fan speed.`;
-  return Number.isFinite(n)
-    ? msg`At this fan speed you need ${formatNumber(n, { decimals: 1 })} sections.`
-    : msg`At this fan speed no number of sections would do.`;
 }

@@ -5,7 +5,7 @@ export { carriersOf, defaultPlacements, whyNoMount, whyNotOn, type Place } from 
 export { moreRadiators, type MoreRadiator } from './moreRadiators';
 export { SPOT_MARGIN_K } from './limits';
 export { settingEdit } from './quietestFix';
-export { neededWords } from './coolingShort';
+export { neededWords } from './neededWords';
 export {
   inOrder,
   runChecks,

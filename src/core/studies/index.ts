@@ -1,10 +1,7 @@
 export { candidates, type Candidate, type ChangeKind } from './candidates';
-export {
-  evaluateVariant,
-  evaluateVariants,
-  bestUse,
-  type EvaluatedVariant,
-} from './evaluateVariant';
+export { evaluateVariant, evaluateVariants, type EvaluatedVariant } from './evaluateVariant';
+export { bestUse } from './bestUse';
+export { familiesPriced, type FamilyPriced } from './familiesPriced';
 export { whatFits, type WhatFits } from './whatFits';
 export type { FitSet } from './fitSets';
 export { type FanFaces, type FitChoice, type FitRefusal, type MountFits } from './ways';
@@ -38,12 +35,7 @@ export {
 } from './seriesParallel';
 export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './family';
 export { beforeAfter, type BeforeAfter, type Outcome } from './beforeAfter';
-export {
-  SPREAD_BESIDE,
-  uncertainty,
-  type GapJudged,
-  type Judged,
-  type WholeUncertainty,
-} from './uncertainty';
+export { SPREAD_BESIDE } from './spreadBeside';
+export { uncertainty, type GapJudged, type Judged, type WholeUncertainty } from './uncertainty';
 export { starterEdit, type StarterAsked } from './starter';
 export { casesForHeat, roomOfCase, WATTS_A_SECTION, type CaseRoom } from './caseChoice';

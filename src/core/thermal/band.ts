@@ -2,7 +2,8 @@ import { type ComponentId } from '../design';
 import type { FlowReport } from '../hydraulics';
 import type { LoadCaseId } from '../components';
 import { bandOf, normal, randomBy, type Band } from '../units';
-import { worstRise } from './sizing';
+import { SPREAD } from './spread';
+import { worstRise } from './worstRise';
 import type { ThermalModel } from './thermalModel';
 import { solvePrepared } from './solve';
 import { prepareHeat } from './steady';
@@ -22,19 +23,6 @@ export interface Uncertainty {
     readonly over: number;
   }[];
 }
-
-/**
- * How far one build may be from another by the same papers, as standard deviations of a share
- * (common practice, no source; the two installation factors are the least sure figures of the
- * model). Logged readings narrow the first two.
- */
-export const SPREAD = {
-  airFlow: 0.1,
-  conductance: 0.09,
-  draw: 0.05,
-  block: 0.08,
-  interface: 0.12,
-} as const;
 
 /** Draws between two reports of progress. */
 const REPORT_EVERY = 25;

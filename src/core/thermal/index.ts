@@ -81,13 +81,14 @@ export {
 export type { CaseNodes } from './steadyNetwork';
 export { nameHeat } from './report';
 export type { CaseReport, HeatReport, LoopHeat, RadiatorHeat, SpotHeat, PartHeat } from './report';
+export { worstRise } from './worstRise';
 export { compareRating, type RatingCompared } from './rating';
-export { temperatureUncertainty, SPREAD, type Uncertainty } from './band';
+export { temperatureUncertainty, type Uncertainty } from './band';
+export { SPREAD } from './spread';
 export {
   sizeCooling,
   coolingCurves,
   atSpeed,
-  worstRise,
   speedRange,
   type Sizing,
   type CoolingCurve,

@@ -4,7 +4,6 @@ import { falsePosition, type RootTolerance } from '../units';
 import { msg } from '../messages';
 import type { ThermalModel, RadiatorSetup } from './thermalModel';
 import { coreOf } from './thermalModel';
-import type { CaseReport } from './report';
 import { noiseOf } from './noise';
 import { prepareHeat, steadyRise, steadyState, withArea, type Prepared } from './steady';
 
@@ -19,14 +18,6 @@ export function atSpeed(thermalModel: ThermalModel, speed_rpm: number): ThermalM
     radiators: thermalModel.radiators.map((r) => ({ ...r, fans: r.fans.map(held) })),
     caseFans: thermalModel.caseFans.map((b) => ({ ...b, set: held(b.set) })),
   };
-}
-
-/** Warmest loop's rise over room, K; null when some loop has no steady state. */
-export function worstRise(report: CaseReport): number | null {
-  const rises = report.loops.map((l) => l.deltaT_K);
-  return rises.length === 0 || rises.some((r) => r === null)
-    ? null
-    : Math.max(...(rises as number[]));
 }
 
 export interface Sizing {

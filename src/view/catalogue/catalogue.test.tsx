@@ -37,7 +37,7 @@ beforeEach(() => {
   out.clear();
   away = false;
   refuses = null;
-  usePartLists.setState({ partLists: { own: [], retired: [] }, offer: CATALOGUE, asked: false });
+  usePartLists.setState({ partLists: { own: [], retired: [] }, asked: false });
   globalThis.fetch = ((address: string, init?: { method?: string; body?: string }) => {
     if (away) return Promise.reject(new Error('away'));
     const id = decodeURIComponent(address.split('/').pop() ?? ''),
@@ -88,9 +88,9 @@ describe('what is offered', () => {
     await waitFor(() => expect(partLists().partLists.own.map((p) => p.id)).toEqual(['own-pump']));
     expect(await partLists().retire('fan-wren-120-1200', true)).toBeNull();
     expect([...out]).toEqual(['fan-wren-120-1200']);
-    expect(partLists().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(false);
+    expect(offered(partLists().partLists).some((p) => p.id === 'fan-wren-120-1200')).toBe(false);
     expect(await partLists().retire('fan-wren-120-1200', false)).toBeNull();
-    expect(partLists().offer.some((p) => p.id === 'fan-wren-120-1200')).toBe(true);
+    expect(offered(partLists().partLists).some((p) => p.id === 'fan-wren-120-1200')).toBe(true);
     expect(await partLists().drop('own-pump')).toBeNull();
     expect(partLists().partLists.own).toEqual([]);
     expect(kept.size).toBe(0);
@@ -112,7 +112,7 @@ describe('what is offered', () => {
   test("a part of one's own is put into a build from the spare parts; the fixes offered follow", async () => {
     kept.set('own-pump', own);
     show(desk, <CatalogueDrawer />);
-    await waitFor(() => expect(partLists().offer[0]?.id).toBe('own-pump'));
+    await waitFor(() => expect(offered(partLists().partLists)[0]?.id).toBe('own-pump'));
     act(() => state.open('stores'));
     fireEvent.change(screen.getByRole('textbox', { name: 'Search the catalogue' }), {
       target: { value: 'attic' },

@@ -1,6 +1,7 @@
 'use client';
 import { msg } from '@/core/messages';
 import { TextInput } from './Inputs';
+import { useHandedIn } from './useHandedIn';
 import { useState } from 'react';
 import styles from './QuantityField.module.css';
 
@@ -18,6 +19,7 @@ export function QuantityCount({
 }) {
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [settled, handIn] = useHandedIn(value === 0 ? '' : String(value));
   const commit = (): void => {
     if (draft === null) return;
     const v = draft.trim() === '' ? 0 : Number(draft);
@@ -27,7 +29,9 @@ export function QuantityCount({
     }
     setTrouble(null);
     setDraft(null);
-    if (v !== value) onCommit(v);
+    if (v === value) return;
+    handIn(draft);
+    onCommit(v);
   };
   return (
     <span className={styles.field}>
@@ -36,7 +40,7 @@ export function QuantityCount({
         style={{ width: 44 }}
         aria-label={label}
         inputMode="numeric"
-        value={draft ?? (value === 0 ? '' : String(value))}
+        value={draft ?? settled}
         placeholder={msg`none`}
         aria-invalid={trouble !== null}
         onFocus={(e) => e.target.select()}

@@ -1,5 +1,6 @@
 'use client';
 import { msg } from '@/core/messages';
+import { useHandedIn } from './useHandedIn';
 import { TextInput } from './Inputs';
 import { useId, useState } from 'react';
 import {
@@ -54,7 +55,8 @@ export function QuantityField({
   const shown = value === null ? '' : formatShown(value, inner, { decimals });
   // What is being typed; null while the field shows the build's own value.
   const [draft, setDraft] = useState<string | null>(null);
-  const text = draft ?? shown;
+  const [settled, handIn] = useHandedIn(shown);
+  const text = draft ?? settled;
   const [trouble, setTrouble] = useState<string | null>(null);
   const unit = unitShown(inner);
 
@@ -65,7 +67,7 @@ export function QuantityField({
       if (value !== null) onCommit(null);
       return;
     }
-    if (text === shown) {
+    if (draft === null || text === shown) {
       setTrouble(null);
       setDraft(null);
       return;
@@ -88,7 +90,9 @@ export function QuantityField({
     }
     setTrouble(null);
     setDraft(null);
-    if (parsed.value !== value) onCommit(parsed.value);
+    if (parsed.value === value) return;
+    handIn(text);
+    onCommit(parsed.value);
   };
 
   return (

@@ -1,6 +1,7 @@
 'use client';
 import { useId, useState } from 'react';
 import { TextInput } from './Inputs';
+import { useHandedIn } from './useHandedIn';
 import styles from './QuantityField.module.css';
 
 /** What was typed: its value, or why it is none. */
@@ -25,6 +26,7 @@ interface Props<T> {
 export function TypedField<T>(props: Props<T>) {
   const { label, shown, read, width, maxLength, placeholder, onCommit } = props;
   const id = useId();
+  const [settled, handIn] = useHandedIn(shown);
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const leave = (): void => {
@@ -36,6 +38,7 @@ export function TypedField<T>(props: Props<T>) {
     const typed = read(draft);
     if (!typed.ok) return setTrouble(typed.message);
     leave();
+    handIn(draft);
     onCommit(typed.value);
   };
   return (
@@ -48,7 +51,7 @@ export function TypedField<T>(props: Props<T>) {
         aria-describedby={trouble ? id : undefined}
         maxLength={maxLength}
         placeholder={placeholder}
-        value={draft ?? shown}
+        value={draft ?? settled}
         onChange={(e) => setDraft(e.target.value)}
         onBlur={commit}
         onKeyDown={(e) => {

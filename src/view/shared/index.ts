@@ -18,5 +18,7 @@ export { useWholeRows } from './wholeRows';
 export { PageHead } from './PageHead';
 export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';
-export { useOffer, useOwnShelves, usePartLists } from './usePartLists';
+export { useHandedIn } from './useHandedIn';
+export { useOffer } from './useOffer';
+export { useOwnShelves, usePartLists } from './usePartLists';
 export { TroublePage } from './TroublePage';

@@ -1,14 +1,12 @@
 'use client';
-import { useEffect, useMemo } from 'react';
+import { useEffect } from 'react';
 import { create } from 'zustand';
-import { BARE_PART_LISTS, CATALOGUE, offered, type PartLists } from '@/catalogue';
-import type { Part, PartKind, PartOf } from '@/core/components';
+import { BARE_PART_LISTS, type PartLists } from '@/catalogue';
+import type { Part } from '@/core/components';
 import { msg } from '@/core/messages';
 
 interface PartListsState {
   readonly partLists: PartLists;
-  /** What is offered to a build. */
-  readonly offer: readonly Part[];
   readonly asked: boolean;
   load(): void;
   /** Each answers with what went wrong, or null. */
@@ -55,11 +53,10 @@ async function sent(
 
 /** The builder's own parts and what was taken out of use, as all screens share them. */
 export const usePartLists = create<PartListsState>()((set, get) => {
-  const put = (partLists: PartLists): void => set({ partLists, offer: offered(partLists) });
+  const put = (partLists: PartLists): void => set({ partLists });
   const at = (id: string): string => encodeURIComponent(id);
   return {
     partLists: BARE_PART_LISTS,
-    offer: CATALOGUE,
     asked: false,
     load: () => {
       if (get().asked) return;
@@ -123,13 +120,4 @@ export function useOwnShelves(): PartLists {
   const { partLists, load } = usePartLists();
   useEffect(() => load(), [load]);
   return partLists;
-}
-
-/** What is offered to a build, of one kind or of all. */
-export function useOffer(): readonly Part[];
-export function useOffer<K extends PartKind>(kind: K): readonly PartOf<K>[];
-export function useOffer(kind?: PartKind): readonly Part[] {
-  useOwnShelves();
-  const offer = usePartLists((s) => s.offer);
-  return useMemo(() => (kind ? offer.filter((p) => p.kind === kind) : offer), [offer, kind]);
 }

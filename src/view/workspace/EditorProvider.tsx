@@ -70,7 +70,7 @@ function OpenEditor({
   useEffect(() => {
     usePartLists.getState().load();
     return usePartLists.subscribe((now, was) => {
-      if (now.offer !== was.offer) editor.getState().rethink();
+      if (now.partLists !== was.partLists) editor.getState().rethink();
     });
   }, [editor]);
   useLeaving(editor);

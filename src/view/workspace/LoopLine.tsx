@@ -1,6 +1,7 @@
 'use client';
 import { Press } from '@/view/shared';
 import { useDeferredValue, useRef, useState } from 'react';
+import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
@@ -8,11 +9,13 @@ import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { ConnectDialog } from './ConnectLater';
 import { LooseStrip } from './LooseStrip';
-import { LoopLane } from './LoopLane';
 import { LoopRibbon } from './LoopRibbon';
 import { isLoopOpen, useFrame } from './frame';
 import ribbon from './LoopRibbon.module.css';
 import styles from './LoopLine.module.css';
+
+// Loaded when the diagram is first opened in full.
+const LoopLane = dynamic(() => import('./LoopLane').then((m) => m.LoopLane));
 
 /**
  * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).

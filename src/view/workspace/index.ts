@@ -1,4 +1,5 @@
 export { EditorProvider, useEditor, useEditorNow } from './EditorProvider';
+export { useUnderHand } from './useUnderHand';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';
 export { ConnectDialog } from './ConnectLater';
@@ -21,11 +22,14 @@ export {
   downloadListJson,
 } from './download';
 export {
+  useAirSensitivity,
+  useRatings,
   useBands,
   useAlternatives,
   useBetterLayout,
   useCalibration,
   useDiagnosis,
+  useFamilies,
   useTrends,
   useChanges,
   useComparedParts,

@@ -1,6 +1,7 @@
 'use client';
 import type {
   EvaluatedVariant,
+  FamilyPriced,
   OrderPrice,
   OrdersCompared,
   SpeedsJudged,
@@ -12,7 +13,7 @@ import type {
 import type { PumpAsked, PumpChoice, StarterAsked, WholeUncertainty } from '@/core/studies';
 import type { Edit } from '@/core/design';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';
-import type { CoolingCurve } from '@/core/thermal';
+import type { AirSensitivity, CoolingCurve, RatingCompared } from '@/core/thermal';
 import type { Improvement } from '@/core/routing';
 import type { Scenario, Transient } from '@/core/transient';
 import {
@@ -70,6 +71,10 @@ export const useOrders = (loop: string | null): Job<OrdersCompared> =>
 export const useOrderPrice = (edit: Edit | null): Job<OrderPrice> =>
   useJob('orderPrice', edit as Edit, ALL, edit !== null);
 
+/** Every family of fittings offered, in place of those of now. */
+export const useFamilies = (): Job<readonly FamilyPriced[]> =>
+  useJob('families', null, ['space', 'rest', 'offer']);
+
 /** What each kept set of speeds comes to. The speeds of now are none of them. */
 export const useSpeedsJudged = (on: boolean): Job<readonly SpeedsJudged[]> =>
   useJob('speeds', null, ['space', 'rest'], on);
@@ -96,6 +101,14 @@ export const useComparedParts = (component: string | null): Job<readonly PartCom
 /** Curves run over all fan speeds, so the present ones do not ask for new curves. */
 export const useCurves = (): Job<readonly CoolingCurve[]> =>
   useJob('curves', null, ['space', 'pumps', 'rest']);
+
+/** What the case does to the warmest loop. */
+export const useAirSensitivity = (): Job<AirSensitivity> =>
+  useJob('air', null, ['space', 'fans', 'pumps', 'rest']);
+
+/** Printed heat of radiators against ours, by component, while any has a rating. */
+export const useRatings = (on: boolean): Job<Readonly<Record<string, RatingCompared>>> =>
+  useJob('ratings', null, ['space', 'fans', 'pumps', 'rest'], on);
 
 /** Pumps of the catalogue in a loop. The chooser looks for speeds itself. */
 export const usePumpChoices = (loop: string): Job<readonly PumpChoice[]> =>

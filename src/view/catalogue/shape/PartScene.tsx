@@ -1,10 +1,11 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { Canvas, type ThreeEvent } from '@react-three/fiber';
+import type { ThreeEvent } from '@react-three/fiber';
 import type { ComponentPart } from '@/core/components';
 import { bodiesOf, FACES, hasPorts, movePort, type Face } from '@/core/making';
 import { roundIn, type Vec } from '@/core/geometry';
 import type { Solid } from '@/core/system';
+import { Drawing } from '@/view/stages/scene/Drawing';
 import { Orbit } from '@/view/stages/scene/Orbit';
 import { usePaper } from '@/view/stages/scene/paper';
 import { SolidMesh } from '@/view/stages/scene/SolidMesh';
@@ -22,6 +23,8 @@ function faceAt({ face }: ThreeEvent<PointerEvent>): Face | null {
   return FACES.find((f) => f === `${sign}${'xyz'[axis] ?? 'x'}`) ?? null;
 }
 
+/** Where the eye begins, mm. */
+const EYE = [300, 250, 300] as const;
 /** The eye stands so far off, in diagonals of the part: all of it is seen, however slim. */
 const FAR = 1.95;
 
@@ -58,10 +61,9 @@ export default function PartScene({
       role="img"
       aria-label={msg`${part.name} in space. The tables beside say the same in words.`}
     >
-      <Canvas
-        frameloop="demand"
-        dpr={[1, 2]}
-        camera={{ fov: 32, near: 5, far: 8000, position: [300, 250, 300] }}
+      <Drawing
+        near={5}
+        eye={EYE}
         onPointerUp={() => setHeld(null)}
         onPointerLeave={() => setHeld(null)}
       >
@@ -104,7 +106,7 @@ export default function PartScene({
               </mesh>
             );
           })}
-      </Canvas>
+      </Drawing>
     </div>
   );
 }

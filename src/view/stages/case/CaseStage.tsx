@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
 import { useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
@@ -10,6 +11,7 @@ import {
   CASE_VIEWS,
   isInSpace,
   useEditor,
+  useEditorNow,
   useFrame,
   useInAddress,
   type CaseView,
@@ -30,10 +32,12 @@ import { PortRoom } from './PortRoom';
 import { PowerTable } from './PowerTable';
 import { ScrewTable } from './ScrewTable';
 import { useHeld } from './useHeld';
-import { WhatFitsView } from './WhatFitsView';
 import { draftFromCase, type CaseDraft } from '@/core/measure';
-import { CaseEditor } from './editor/CaseEditor';
 import styles from './CaseStage.module.css';
+
+// What is opened on demand loads then.
+const WhatFitsView = dynamic(() => import('./WhatFitsView').then((m) => m.WhatFitsView));
+const CaseEditor = dynamic(() => import('./editor/CaseEditor').then((m) => m.CaseEditor));
 
 type Seen = CaseView | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
@@ -74,6 +78,7 @@ export function CaseStage() {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
+  const editorNow = useEditorNow();
   const asked = useFrame((s) => s.view);
   const setFrame = useFrame((s) => s.set);
   const [isFitting, setFitting] = useState(false);
@@ -129,13 +134,13 @@ export function CaseStage() {
       >
     )[e.key];
     if (!step || !component) return;
+    const { latest } = editorNow();
+    const placed = findComponent(latest, component.id) ?? component;
     const by = e.shiftKey ? 5 : 1,
       [x, y] = [step[0] * by, step[1] * by];
     const mount =
-      component.placement.on === 'mount'
-        ? box.mounts.find(
-            (m) => component.placement.on === 'mount' && m.id === component.placement.mount,
-          )
+      placed.placement.on === 'mount'
+        ? box.mounts.find((m) => placed.placement.on === 'mount' && m.id === placed.placement.mount)
         : undefined;
     // On a rail any arrow along it counts, and its like where the rail points away from the eye.
     const wayOfKey = (): Vec => {
@@ -148,7 +153,7 @@ export function CaseStage() {
       if (view === 'top') return [x, 0, -y];
       return [x, y, 0];
     };
-    const placement = movedBy(design, component.id, wayOfKey());
+    const placement = movedBy(latest, component.id, wayOfKey());
     if (!placement) return;
     e.preventDefault();
     e.stopPropagation();

@@ -4,9 +4,8 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useMemo } from 'react';
 import { componentName, findComponent } from '@/core/design';
-import { airSensitivity, type AirSensitivity } from '@/core/thermal';
+import type { AirSensitivity } from '@/core/thermal';
 import type { CasePart } from '@/core/components';
 import {
   formatCelsius,
@@ -18,7 +17,7 @@ import {
   unitShown,
 } from '@/core/units';
 import { Segments, Press, rich } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useAirSensitivity, useEditor } from '@/view/workspace';
 import { listAnd, msg, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { VentsTable } from './VentsTable';
@@ -85,10 +84,7 @@ export function AirPanel() {
     return msg`Fans blow more out than they bring in: the rest is drawn in through vents and
       gaps, past the filters.`;
   };
-  const sensitivity = useMemo(
-    () => airSensitivity(thermalModel, analysis.reports.flow, design.brief.loadCase),
-    [thermalModel, analysis.reports.flow, design.brief.loadCase],
-  );
+  const { result: sensitivity } = useAirSensitivity();
   return (
     <>
       <Section title={msg`Air through the case`}>
@@ -161,7 +157,7 @@ export function AirPanel() {
           {msg`${formatMeasure(report.intake_m3h, 'm³/h')} are drawn in and
             ${formatMeasure(report.exhaust_m3h, 'm³/h')} blown out. ${balanceWords()}`}
         </p>
-        <p>{sensitivityWords(sensitivity)}</p>
+        <p>{sensitivity ? sensitivityWords(sensitivity) : msg`Being worked out …`}</p>
         <p className="soft">
           {msg`${report.chambers
             .map((c) => pressureWords(c, report.chambers.length > 1, design.case))

@@ -6,9 +6,8 @@ import TableRow from '@mui/material/TableRow';
 import { Press } from '@/view/shared';
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
-import { compareRating } from '@/core/thermal';
 import { formatNumber } from '@/core/units';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useRatings } from '@/view/workspace';
 import { msg, sentences } from '@/core/messages';
 import { CurveEditor, type CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
@@ -35,6 +34,7 @@ export function FiguresPanel() {
   const [measuring, setMeasuring] = useState<string | null>(null);
   const report = analysis.reports.heat[design.brief.loadCase];
   const { thermalModel } = analysis;
+  const ratings = useRatings(thermalModel.radiators.some((r) => r.part.rating));
   const componentOf = (id: string) => findComponent(design, id);
   const fans = [
     ...new Set(
@@ -51,9 +51,7 @@ export function FiguresPanel() {
         {report.radiators.map((r) => {
           const component = componentOf(r.id),
             part = component?.part.kind === 'radiator' ? component.part : null;
-          const compared = part?.rating
-            ? compareRating(thermalModel, analysis.reports.flow, r.id, part.rating)
-            : null;
+          const compared = part?.rating && ratings.fresh ? ratings.result?.[r.id] : undefined;
           return (
             <div key={r.id} className={styles.figure}>
               <p>

@@ -12,6 +12,7 @@ import {
   unitShown,
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
+import { useUnderHand } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import styles from './CoolingStage.module.css';
 
@@ -50,6 +51,7 @@ const DASH: Record<string, string | undefined> = {
 export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
+  const hand = useUnderHand(now.speed_rpm);
   const all = curves.flatMap((c) => c.points);
   const noises = all.map((p) => p.noise_dBA);
   const x0 = Math.floor((Math.min(...noises, limits.noise_dBA - 4) - 0.5) / 2) * 2;
@@ -191,7 +193,9 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               }[e.key];
               if (by === undefined) return;
               e.preventDefault();
-              onSpeed(Math.min(range[1], Math.max(range[0], now.speed_rpm + by)));
+              const next = Math.min(range[1], Math.max(range[0], hand.now() + by));
+              hand.put(next);
+              onSpeed(next);
             }}
           >
             <span className={styles.handleText}>{formatSpeed(now.speed_rpm)}</span>

@@ -19,6 +19,7 @@ import {
   unitShown,
 } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
+import { useUnderHand } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
 import styles from './OperatingChart.module.css';
 
@@ -129,6 +130,7 @@ const Curves = memo(function Curves({
 export function OperatingChart({ network, state, target, speed, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
+  const hand = useUnderHand(speed?.now ?? 0);
   // The handle and its figures come first; the curves follow in the next frame.
   const drawn = useDeferredValue(network);
   const full = useMemo(() => atFullSpeed(drawn), [drawn]);
@@ -240,9 +242,10 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
                 }[e.key];
                 if (by === undefined || !speed) return;
                 e.preventDefault();
-                onSpeed(
-                  Math.min(speed.max, Math.max(speed.min, Math.round((speed.now + by) / 10) * 10)),
-                );
+                const next = Math.round((hand.now() + by) / 10) * 10;
+                const held = Math.min(speed.max, Math.max(speed.min, next));
+                hand.put(held);
+                onSpeed(held);
               }}
             >
               <span className={styles.handleText}>

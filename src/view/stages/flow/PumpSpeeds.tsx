@@ -1,6 +1,6 @@
 'use client';
 import Slider from '@mui/material/Slider';
-import type { Component } from '@/core/design';
+import { findComponent, type Component } from '@/core/design';
 import type { PumpFlow } from '@/core/hydraulics';
 import type { PumpPart } from '@/core/components';
 import { formatFlow, formatMeasure } from '@/core/units';
@@ -21,6 +21,8 @@ export function PumpSpeeds({
   readonly target: number;
 }) {
   const commit = useEditor((s) => s.commit);
+  // What is under the hand moves with it; flow and head follow when they are worked out.
+  const latest = useEditor((s) => s.latest);
   return (
     <Section title={pumps.length > 1 ? msg`Pump speeds` : msg`Pump speed`}>
       {pumps.map(({ component, part, speed_rpm, head_m, flow_Lmin }) => (
@@ -56,7 +58,7 @@ export function PumpSpeeds({
             min={part.minSpeed_rpm}
             max={part.fullSpeed_rpm}
             step={50}
-            value={speed_rpm}
+            value={findComponent(latest, component.id)?.settings.speed_rpm ?? speed_rpm}
             valueLabelDisplay="off"
             onChange={(_, v) =>
               commit(

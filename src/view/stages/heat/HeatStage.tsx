@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { CASE_WORDS } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -11,12 +12,14 @@ import { useEditor } from '@/view/workspace';
 import { msg, noted, sentences } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForSpot } from '../reasons';
-import { FirstBuild } from './FirstBuild';
 import { SourceTable } from './SourceTable';
 import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
 import { byRoom } from '../spotOrder';
 import styles from './HeatStage.module.css';
+
+// Only what begins a build needs the catalogue.
+const FirstBuild = dynamic(() => import('./FirstBuild').then((m) => m.FirstBuild));
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {

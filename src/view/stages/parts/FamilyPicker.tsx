@@ -3,24 +3,13 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useMemo } from 'react';
-import { applyEdit, type Design } from '@/core/design';
-import { familyChange, familyOf, PLAIN_FAMILY } from '@/core/studies';
-import { buildBom } from '@/core/bom';
-import { compileSystem } from '@/core/system';
+import { familyOf, PLAIN_FAMILY } from '@/core/studies';
 import { formatMoney } from '@/core/units';
-import { runsOf } from '@/core/routing';
-import { useOffer, Press } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { Press } from '@/view/shared';
+import { useEditor, useFamilies } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './PartsStage.module.css';
-
-/** The list alone, its runs estimated: both sides of a difference alike. */
-const costOf = (design: Design): number => {
-  const system = compileSystem(design);
-  return buildBom(system, runsOf(system)).loopTotal;
-};
 
 /**
  * Fittings of the whole build changed for another family at once, with what it costs and what
@@ -30,15 +19,7 @@ export function FamilyPicker() {
   const design = useEditor((s) => s.design);
   const analysis = useEditor((s) => s.analysis);
   const commit = useEditor((s) => s.commit);
-  const fittings = useOffer('fitting');
-  const changes = useMemo(() => {
-    const now = costOf(design);
-    return [...new Set(fittings.map(familyOf))].map((f) => {
-      const { edit, stays } = familyChange(design, f, fittings),
-        all = edit.do === 'batch' && edit.edits.length === 0;
-      return { f, edit, stays, all, more: all ? 0 : costOf(applyEdit(design, edit).design) - now };
-    });
-  }, [design, fittings]);
+  const { result: families } = useFamilies();
   if (design.loops.length === 0) return null;
   const { bom: list } = analysis.reports,
     now = new Set([
@@ -48,27 +29,30 @@ export function FamilyPicker() {
     ]);
   return (
     <Section title={msg`Family of the fittings`}>
+      {!families && <p className="soft">{msg`Being worked out …`}</p>}
       <Table>
         <TableBody>
-          {changes.map(({ f, edit, stays, all, more }) => (
-            <TableRow key={f}>
+          {(families ?? []).map(({ family, edit, stays, more_minor, isAll }) => (
+            <TableRow key={family}>
               <TableCell>
-                {f === PLAIN_FAMILY ? msg`plain` : f}
-                {now.has(f) && now.size === 1 ? <span className="soft"> {msg`now`}</span> : null}
+                {family === PLAIN_FAMILY ? msg`plain` : family}
+                {now.has(family) && now.size === 1 ? (
+                  <span className="soft"> {msg`now`}</span>
+                ) : null}
               </TableCell>
               <TableCell className="num soft">
-                {all ? '' : `${more >= 0 ? '+' : '−'}${formatMoney(Math.abs(more))}`}
+                {isAll ? '' : `${more_minor >= 0 ? '+' : '−'}${formatMoney(Math.abs(more_minor))}`}
               </TableCell>
               <TableCell>
-                {all ? null : (
+                {isAll ? null : (
                   <Press
                     className={styles.quiet}
-                    onClick={() => commit(msg`change all fittings to ${f}`, edit)}
+                    onClick={() => commit(msg`change all fittings to ${family}`, edit)}
                   >
                     {msg`change all`}
                   </Press>
                 )}
-                {stays.length > 0 && !all ? (
+                {stays.length > 0 && !isAll ? (
                   <span className="soft"> {msg`(not in it: ${stays.join(', ')})`}</span>
                 ) : null}
               </TableCell>

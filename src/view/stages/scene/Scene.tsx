@@ -1,6 +1,7 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { Canvas, useFrame as useEachDrawing } from '@react-three/fiber';
+import { useFrame as useEachDrawing } from '@react-three/fiber';
 import { Plane, Vector3 } from 'three';
 import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
 import { gapLines, type ClearanceReport } from '@/core/clearance';
@@ -15,6 +16,7 @@ import type { RouteHeld } from '../runs/useRouteHeld';
 import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
+import { Drawing } from './Drawing';
 import { DimensionLabels, DimensionLines } from './Dimensions';
 import { AirArrows, AirLabels, FlowDashes } from './Flowing';
 import { airArrows, streamsOf } from './flowing';
@@ -25,13 +27,15 @@ import { usePaper, type Paper } from './paper';
 import { Parts } from './Parts';
 import { RouteGrips } from './RouteGrips';
 import { SceneBar } from './SceneBar';
-import { SceneTree } from './SceneTree';
 import type { Stand } from './stands';
 import { useScene } from './state';
 import { sceneGlb, scenePng, type Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
+
+// Loaded when it is first opened.
+const SceneTree = dynamic(() => import('./SceneTree').then((m) => m.SceneTree));
 
 export interface SceneProps {
   readonly design: Design;
@@ -67,6 +71,8 @@ const STEADY_MM = 50;
 const PANEL_PX = 348;
 /** And a sheet full of text at its left. */
 const HEAD_PX = 354;
+/** Where the eye begins, mm. */
+const EYE = [900, 700, 900] as const;
 /** Shown round a part that is looked at, mm. */
 const ROUND_PART_MM = 40;
 
@@ -164,15 +170,7 @@ export default function Scene(props: SceneProps) {
         aria-label={msg`The case in space, ${system.placed.size} parts. Arrow keys turn it, +
           and − zoom. The list of parts and the tables beside say the same in words.`}
       >
-        <Canvas
-          frameloop="demand"
-          dpr={[1, 2]}
-          gl={{ antialias: true, localClippingEnabled: true } as never}
-          onCreated={({ gl }) => {
-            gl.localClippingEnabled = true;
-          }}
-          camera={{ fov: 32, near: 10, far: 8000, position: [900, 700, 900] }}
-        >
+        <Drawing near={10} eye={EYE} isCut>
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
@@ -216,7 +214,7 @@ export default function Scene(props: SceneProps) {
           {arrows.length > 0 && <AirArrows arrows={arrows} paper={paper} />}
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseBody model={system} size={size} paper={paper} clip={clip} />
-        </Canvas>
+        </Drawing>
         <div ref={overlay} className={styles.overlay}>
           {picked !== null && <DimensionLabels lines={lines} part={picked} />}
           <AirLabels arrows={arrows} />

@@ -28,7 +28,8 @@ export function ControlEditor({
   readonly kind: 'fan' | 'pump';
   readonly run: Transient | null;
 }) {
-  const design = useEditor((s) => s.design);
+  // The curve moves with the hand; what comes of it follows when it is worked out.
+  const design = useEditor((s) => s.latest);
   const commit = useEditor((s) => s.commit);
   const components = design.components.filter(
     (i): i is Driven => i.part.kind === kind && (kind === 'pump' || i.placement.on === 'radiator'),

@@ -1,5 +1,5 @@
 'use client';
-import { TextInput } from '@/view/shared';
+import { TextInput, useHandedIn } from '@/view/shared';
 import { useState } from 'react';
 import { msg } from '@/core/messages';
 import { clock, readClock } from './clock';
@@ -24,6 +24,7 @@ export function SecondsField({
 }) {
   const [draft, setDraft] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [settled, handIn] = useHandedIn(clock(value));
   const commit = (): void => {
     if (draft === null) return;
     const s = readClock(draft);
@@ -37,7 +38,9 @@ export function SecondsField({
     }
     setDraft(null);
     setTrouble(null);
-    if (s !== value) onCommit(Math.round(s));
+    if (s === value) return;
+    handIn(draft);
+    onCommit(Math.round(s));
   };
   return (
     <span>
@@ -45,7 +48,7 @@ export function SecondsField({
         className={styles.seconds}
         aria-label={label}
         aria-invalid={trouble !== null}
-        value={draft ?? clock(value)}
+        value={draft ?? settled}
         onChange={(e) => setDraft(e.target.value)}
         onBlur={commit}
         onKeyDown={(e) => {
