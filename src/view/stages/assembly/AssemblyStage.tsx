@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Step } from '@/core/assembly';
 import { formatNumber, shownUnits } from '@/core/units';
@@ -7,16 +8,18 @@ import { CASE_VIEWS, isInSpace, useEditor, useFrame, useInAddress } from '@/view
 import { msg, worded } from '@/core/messages';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { AirTestView } from './AirTestView';
-import { CalendarView } from './CalendarView';
-import { FillView } from './FillView';
 import { StepList } from './StepList';
 import { usePhotos } from './usePhotos';
 import { StepSheet } from './StepSheet';
 import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
-import { WaterTestView } from './WaterTestView';
 import styles from './AssemblyStage.module.css';
+
+// What is opened on demand loads then.
+const AirTestView = dynamic(() => import('./AirTestView').then((m) => m.AirTestView));
+const CalendarView = dynamic(() => import('./CalendarView').then((m) => m.CalendarView));
+const FillView = dynamic(() => import('./FillView').then((m) => m.FillView));
+const WaterTestView = dynamic(() => import('./WaterTestView').then((m) => m.WaterTestView));
 
 type Seen = 'steps' | 'calendar' | 'air' | 'fill' | 'water';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

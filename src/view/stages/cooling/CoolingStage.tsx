@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber, formatShown, formatSpeed } from '@/core/units';
@@ -15,17 +16,19 @@ import {
   reasonForNoise,
   reasonForRise,
 } from '../reasons';
-import { AirPanel } from './AirPanel';
 import { AnswerPanel } from './AnswerPanel';
-import { ChangeTable } from './ChangeTable';
-import { FiguresPanel } from './FiguresPanel';
 import { NoiseRiseChart } from './NoiseRiseChart';
 import { clock } from './time/clock';
-import { TimeChart } from './time/TimeChart';
-import { TimePanel } from './time/TimePanel';
 import { PROFILES } from './time/profiles';
 import { chanceWords } from '../bandWords';
 import styles from './CoolingStage.module.css';
+
+// What is opened on demand loads then.
+const ChangeTable = dynamic(() => import('./ChangeTable').then((m) => m.ChangeTable));
+const TimeChart = dynamic(() => import('./time/TimeChart').then((m) => m.TimeChart));
+const TimePanel = dynamic(() => import('./time/TimePanel').then((m) => m.TimePanel));
+const AirPanel = dynamic(() => import('./AirPanel').then((m) => m.AirPanel));
+const FiguresPanel = dynamic(() => import('./FiguresPanel').then((m) => m.FiguresPanel));
 
 const VIEWS = worded(
   () =>

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
 import { useMemo, useState } from 'react';
 import {
@@ -24,15 +25,17 @@ import { msg, worded, sentences } from '@/core/messages';
 import { chanceWords } from '../bandWords';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { reasonForBeside, reasonForFlow } from '../reasons';
-import { BranchTable } from './BranchTable';
-import { DirtTable } from './DirtTable';
 import { LossStairs } from './LossStairs';
 import { OperatingChart } from './OperatingChart';
-import { PressureTable } from './PressureTable';
-import { PumpChooser } from './PumpChooser';
 import { PumpSpeeds } from './PumpSpeeds';
-import { SeriesParallel } from './SplitSchool';
 import styles from './FlowStage.module.css';
+
+// What is opened on demand loads then.
+const SeriesParallel = dynamic(() => import('./SplitSchool').then((m) => m.SeriesParallel));
+const BranchTable = dynamic(() => import('./BranchTable').then((m) => m.BranchTable));
+const DirtTable = dynamic(() => import('./DirtTable').then((m) => m.DirtTable));
+const PressureTable = dynamic(() => import('./PressureTable').then((m) => m.PressureTable));
+const PumpChooser = dynamic(() => import('./PumpChooser').then((m) => m.PumpChooser));
 
 const BAND_WORDS = worded(
   () =>

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { isMeasuredHere } from '@/core/design';
 import { ranOn, serviceDue } from '@/core/log';
@@ -7,13 +8,15 @@ import { Segments } from '@/view/shared';
 import { useDevices, useEditor } from '@/view/workspace';
 import { counted, msg, worded, sentences } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { AgainstView } from './AgainstView';
 import { DevicePanel } from './DevicePanel';
 import { FirstHourView } from './FirstHourView';
-import { LifeView } from './LifeView';
-import { PapersView } from './PapersView';
 import { ReadingList } from './ReadingList';
 import styles from './LogStage.module.css';
+
+// What is opened on demand loads then.
+const AgainstView = dynamic(() => import('./AgainstView').then((m) => m.AgainstView));
+const LifeView = dynamic(() => import('./LifeView').then((m) => m.LifeView));
+const PapersView = dynamic(() => import('./PapersView').then((m) => m.PapersView));
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -14,7 +15,6 @@ import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
 import { reasonForBeside } from '../reasons';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { BuyingView } from './BuyingView';
 import { DrawerBox } from './DrawerBox';
 import { ExtraLines } from './ExtraLines';
 import { FamilyPicker } from './FamilyPicker';
@@ -22,6 +22,9 @@ import { KindList } from './KindList';
 import { KitPicker } from './KitPicker';
 import { RunList } from './RunList';
 import styles from './PartsStage.module.css';
+
+// What is opened on demand loads then.
+const BuyingView = dynamic(() => import('./BuyingView').then((m) => m.BuyingView));
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type Seen = 'kind' | 'run' | 'buying';

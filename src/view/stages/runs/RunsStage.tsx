@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
 import { useState } from 'react';
 import { looseParts } from '@/core/loops';
@@ -25,14 +26,16 @@ import { DrawRun } from './DrawRun';
 import { LayoutPanel } from './LayoutPanel';
 import { LoopSection } from './LoopSection';
 import { lyingGhost } from './lying';
-import { OrdersView } from './OrdersView';
 import { RouteBar } from './RouteBar';
 import { RunPanel } from './RunPanel';
-import { SheetsView } from './SheetsView';
 import { ShownParts } from './ShownParts';
 import { useRouteHeld } from './useRouteHeld';
 import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
+
+// What is opened on demand loads then.
+const OrdersView = dynamic(() => import('./OrdersView').then((m) => m.OrdersView));
+const SheetsView = dynamic(() => import('./SheetsView').then((m) => m.SheetsView));
 
 type Seen = CaseView | 'orders' | 'sheets';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [
