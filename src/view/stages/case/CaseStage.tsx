@@ -17,11 +17,9 @@ import {
   type CaseView,
 } from '@/view/workspace';
 import { counted, msg, worded, sentences } from '@/core/messages';
-import { Elevation } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { Section, StageFrame } from '../frame/StageFrame';
-import { PlaceCard } from './PlaceCard';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import { BracketMaker } from './BracketMaker';
 import { ChooseCase } from './ChooseCase';
@@ -36,6 +34,8 @@ import { draftFromCase, type CaseDraft } from '@/core/measure';
 import styles from './CaseStage.module.css';
 
 // What is opened on demand loads then.
+const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
+const PlaceCard = dynamic(() => import('./PlaceCard').then((m) => m.PlaceCard));
 const WhatFitsView = dynamic(() => import('./WhatFitsView').then((m) => m.WhatFitsView));
 const CaseEditor = dynamic(() => import('./editor/CaseEditor').then((m) => m.CaseEditor));
 

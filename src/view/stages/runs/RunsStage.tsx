@@ -17,7 +17,7 @@ import {
 } from '@/view/workspace';
 import { counted, msg, worded, noted } from '@/core/messages';
 import { liveWords } from '../runWords';
-import { Elevation, type Ghost } from '../elevation/Elevation';
+import type { Ghost } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
@@ -34,6 +34,7 @@ import { usePreview } from './usePreview';
 import styles from './RunsStage.module.css';
 
 // What is opened on demand loads then.
+const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
 const OrdersView = dynamic(() => import('./OrdersView').then((m) => m.OrdersView));
 const SheetsView = dynamic(() => import('./SheetsView').then((m) => m.SheetsView));
 

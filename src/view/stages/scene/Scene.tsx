@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { useFrame as useEachDrawing } from '@react-three/fiber';
 import { Plane, Vector3 } from 'three';
 import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
@@ -20,7 +20,6 @@ import { Drawing } from './Drawing';
 import { DimensionLabels, DimensionLines } from './Dimensions';
 import { AirArrows, AirLabels, FlowDashes } from './Flowing';
 import { airArrows, streamsOf } from './flowing';
-import { Gizmo } from './Gizmo';
 import { Orbit } from './Orbit';
 import { PlaceLabels, TurnWith } from './overlay';
 import { usePaper, type Paper } from './paper';
@@ -34,7 +33,8 @@ import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
 
-// Loaded when it is first opened.
+// Loaded when it is first asked for.
+const Gizmo = lazy(() => import('./Gizmo').then((m) => ({ default: m.Gizmo })));
 const SceneTree = dynamic(() => import('./SceneTree').then((m) => m.SceneTree));
 
 export interface SceneProps {
@@ -189,14 +189,16 @@ export default function Scene(props: SceneProps) {
           />
           <Parts {...props} paper={paper} clip={clip} apart={apart} onHeld={setHeld} />
           {props.isEditable && picked !== null && canNudge && isTogether && (
-            <Gizmo
-              design={design}
-              system={system}
-              picked={picked}
-              paper={paper}
-              onHold={props.onHold}
-              onHeld={setHeld}
-            />
+            <Suspense>
+              <Gizmo
+                design={design}
+                system={system}
+                picked={picked}
+                paper={paper}
+                onHold={props.onHold}
+                onHeld={setHeld}
+              />
+            </Suspense>
           )}
           {props.corners && props.onRoute && isTogether && (
             <RouteGrips
