@@ -1,9 +1,9 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
+import { releaseProxy, wrap } from 'comlink';
 import type { PartLists } from '@/catalogue';
-import { heard, isInWordsNow, type Told } from '@/core/analysis';
+import { heard, isInWordsNow, type Telling, type Told } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
 import type { AnalystApi } from './analyst.worker';
-import { Changes } from './changes';
+import { Changes, type Change } from './changes';
 
 /** What is told of a design, and the design that it is told of. */
 export interface Heard {
@@ -29,25 +29,28 @@ export type MakeAnalyst = (
   fail: (error: unknown) => void,
 ) => Analyst;
 
-interface Thread {
-  readonly worker: Worker;
-  readonly api: Remote<AnalystApi>;
-  /** Never answers; fails when the thread breaks. */
-  readonly broken: Promise<never>;
+/** An analyst's desk in a thread. */
+export interface Thread {
+  /** Rejects when the thread breaks, or is ended before it answers. */
+  analyse(changes: readonly Change[]): Promise<Telling | null>;
+  end(): void;
 }
 
 function openThread(): Thread {
   const worker = new Worker(new URL('./analyst.worker.ts', import.meta.url), { type: 'module' });
-  const broken = new Promise<never>((_, reject) => {
-    worker.onerror = (event) => reject(new Error(event.message));
-  });
+  let giveUp: (why: Error) => void = () => undefined;
+  const broken = new Promise<never>((_, reject) => (giveUp = reject));
   broken.catch(() => undefined);
-  return { worker, api: wrap<AnalystApi>(worker), broken };
-}
-
-function endThread({ worker, api }: Thread): void {
-  api[releaseProxy]();
-  worker.terminate();
+  worker.onerror = (event) => giveUp(new Error(event.message));
+  const api = wrap<AnalystApi>(worker);
+  return {
+    analyse: (changes) => Promise.race([api.analyse(changes), broken]),
+    end: () => {
+      giveUp(new Error('ended'));
+      api[releaseProxy]();
+      worker.terminate();
+    },
+  };
 }
 
 /** What is to be told of a design that came without it; rejects when the thread breaks. */
@@ -55,11 +58,10 @@ export async function toldInThread(design: Design, partLists: PartLists): Promis
   const thread = openThread();
   try {
     const changes = new Changes(design, partLists).take();
-    const telling = await Promise.race([thread.api.analyse(changes), thread.broken]);
     // The first telling is whole.
-    return telling as Told;
+    return (await thread.analyse(changes)) as Told;
   } finally {
-    endThread(thread);
+    thread.end();
   }
 }
 
@@ -80,6 +82,7 @@ export class ThreadAnalyst implements Analyst {
     partLists: PartLists,
     private readonly hear: (heard: Heard) => void,
     private readonly fail: (error: unknown) => void,
+    private readonly open: () => Thread = openThread,
   ) {
     this.told = known.told;
     this.changes = new Changes(known.design, partLists);
@@ -116,8 +119,8 @@ export class ThreadAnalyst implements Analyst {
     this.isAsked = false;
     try {
       const { design } = this.changes;
-      const { api, broken } = this.awakeThread();
-      const telling = await Promise.race([api.analyse(this.changes.take()), broken]);
+      const thread = this.awakeThread();
+      const telling = await thread.analyse(this.changes.take());
       if (telling) this.told = heard(this.told, telling);
       if (isAsked && !this.isClosed) this.hear({ design, told: this.told });
     } catch (error) {
@@ -131,12 +134,12 @@ export class ThreadAnalyst implements Analyst {
   private awakeThread(): Thread {
     if (this.thread) return this.thread;
     this.changes.startAnew();
-    this.thread = openThread();
+    this.thread = this.open();
     return this.thread;
   }
 
   private endThread(): void {
-    if (this.thread) endThread(this.thread);
+    this.thread?.end();
     this.thread = null;
   }
 

@@ -15,7 +15,9 @@ export const airBackwards: OperatingCheck = {
     return msg`Air flows through a radiator or a row of fans against its fans: the others are
       stronger, or these are stopped. Turn it round, or speed up its fans.`;
   },
-  source: 'the balance of all fans and openings',
+  get source() {
+    return msg`the balance of all fans and openings`;
+  },
   run: (context) =>
     [...context.heat.radiators, ...context.heat.caseFans].flatMap((row): Diagnostic[] =>
       row.reversed && row.airFlow_m3h > LEAST_M3H

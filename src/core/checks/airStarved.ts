@@ -17,7 +17,9 @@ export const airStarved: OperatingCheck = {
     return msg`The case starves the fans of a radiator or mount: too little air gets in or out.
       Reverse some fans, add a fan on a free mount, or open a vent.`;
   },
-  source: 'the balance of all fans and openings; 60 % is common practice, no source',
+  get source() {
+    return msg`the balance of all fans and openings; 60 % is common practice, no source`;
+  },
   run: (context) => {
     const { brief } = context.design;
     const alone = airAlone(context.thermalModel, air(brief.room_C + 3, brief.altitude_m));

@@ -35,8 +35,9 @@ export const airTrap: SpatialCheck = {
       that rises over both its ends. Ports at the top bleed easily. The volume given is the most
       that can stay; flow and tilting the case remove it over days.`;
   },
-  source:
-    "geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate",
+  get source() {
+    return msg`geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       const high = (at: Vec): number => heightOf(context.system, at);

@@ -12,7 +12,9 @@ export const caseFans: OperatingCheck = {
     return msg`Fans come with the case and their mount is still free. Added, they move case air
       and cost nothing.`;
   },
-  source: "the case's own data",
+  get source() {
+    return msg`the case's own data`;
+  },
   run: (context) => {
     const { design } = context;
     const taken = (mount: string): boolean =>

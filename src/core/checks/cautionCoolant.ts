@@ -9,7 +9,9 @@ export const cautionCoolant: OperatingCheck = {
     return msg`What to mind with the chosen coolant: poison, staining, an inhibitor that has run
       out.`;
   },
-  source: "common practice, no source; the coolant's safety sheet and local rules come first",
+  get source() {
+    return msg`common practice, no source; the coolant's safety sheet and local rules come first`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop) => {
       const { coolant } = loop;

@@ -11,7 +11,9 @@ export const controlSensor: OperatingCheck = {
     return msg`Fans or a pump follow the temperature of a part that is not in the build any
       more. They would follow room temperature and stay slow while everything else warms.`;
   },
-  source: "the build's own parts",
+  get source() {
+    return msg`the build's own parts`;
+  },
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
       const { control } = component.settings;

@@ -11,8 +11,9 @@ export const coolantAttacks: OperatingCheck = {
     return msg`The coolant swells, hazes or cracks a plastic or rubber that it touches: of the
       tube, of a part, or of its seals. Take another coolant, or another tube or part.`;
   },
-  source:
-    "the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)",
+  get source() {
+    return msg`the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)`;
+  },
   run: (context) =>
     context.corrosion.polymers
       .filter((s) => s.verdict === 'fails')

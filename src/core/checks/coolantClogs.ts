@@ -19,7 +19,9 @@ export const coolantClogs: OperatingCheck = {
       blocks and fine filters. Flow sags over months. Clear coolant does not; an opaque one
       wants flushing every year.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       if (coolantHabits(loop.coolant).clogs !== 'fine fins and filters') return [];

@@ -16,8 +16,9 @@ export const coolantDue: OperatingCheck = {
       Drain, flush, look at the fins, and refill; old coolant counts as having no
       inhibitor.`;
   },
-  source:
-    "the coolant's own data; twelve months for one without an inhibitor, common practice, no source",
+  get source() {
+    return msg`the coolant's own data; twelve months for one without an inhibitor, common practice, no source`;
+  },
   run: ({ design }) =>
     design.loops.flatMap((loop): Diagnostic[] => {
       const every = changeEvery(loop.coolant),

@@ -11,7 +11,9 @@ export const coolantWatch: OperatingCheck = {
     return msg`A plastic or rubber takes this coolant, or what the tube gives off into it, only
       so well. Look at it at each change of coolant, and keep a spare seal.`;
   },
-  source: 'compound tables of O-ring handbooks and general chemical-resistance tables, from memory',
+  get source() {
+    return msg`compound tables of O-ring handbooks and general chemical-resistance tables, from memory`;
+  },
   run: (context) =>
     context.corrosion.polymers
       .filter((s) => s.verdict === 'marginal')

@@ -17,7 +17,9 @@ export const coolingShort: OperatingCheck = {
       steady temperature at all. More sections, faster fans or less heat. What is offered was
       tried whole: a radiator is placed, connected and evaluated with its fans and air.`;
   },
-  source: 'the brief; temperature from the heat model',
+  get source() {
+    return msg`the brief; temperature from the heat model`;
+  },
   run: (context) => {
     const { deltaT_K } = context.design.brief.limits;
     const diagnostic: Diagnostic[] = context.heat.loops

@@ -45,8 +45,9 @@ export const drainLow: OperatingCheck = {
       the lowest port, or radiators have their ports up and hold what is in them. Ports down
       drain, but trap air when filling; a lower valve empties more.`;
   },
-  source:
-    "geometry of the ports; an even spread of each part's volume over its height is an estimate",
+  get source() {
+    return msg`geometry of the ports; an even spread of each part's volume over its height is an estimate`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       const now = draining(context.system, loop),

@@ -18,7 +18,9 @@ export const fanStall: OperatingCheck = {
       louder and its curve is not to be trusted there. A more open core, a fan made for
       pressure, or fans in push-pull help.`;
   },
-  source: 'axial fans stall below about a third of their free flow (common practice, no source)',
+  get source() {
+    return msg`axial fans stall below about a third of their free flow (common practice, no source)`;
+  },
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {
       const radiator = context.thermalModel.radiators.find((r) => r.id === h.id);

@@ -14,8 +14,9 @@ export const fillExpansion: OperatingCheck = {
       With too little air the pressure rises towards what joints are tested at. Fill lower, take
       a larger reservoir, or close the cap warm.`;
   },
-  source:
-    'density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid',
+  get source() {
+    return msg`density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid`;
+  },
   run: (context) =>
     context.heat.loops.flatMap((heat): Diagnostic[] => {
       const loop = context.design.loops.find((l) => l.id === heat.id),

@@ -15,7 +15,9 @@ export const fillLow: SpatialCheck = {
     return msg`Parts of the loop are above the port it is filled by: they fill only while the
       pump runs. Fill in pulses, or put a fill cap on the highest spare port.`;
   },
-  source: 'geometry of the ports; common practice, no source',
+  get source() {
+    return msg`geometry of the ports; common practice, no source`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       const fills = loop.caps

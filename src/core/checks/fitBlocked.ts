@@ -14,8 +14,9 @@ export const fitBlocked: SpatialCheck = {
       cooling figures include the loss already. Move one of the two, or turn the radiator to
       another mount.`;
   },
-  source:
-    'continuity and Bernoulli on the narrowest passage of the air: an estimate, no source for fans',
+  get source() {
+    return msg`continuity and Bernoulli on the narrowest passage of the air: an estimate, no source for fans`;
+  },
   run: (context) =>
     context.airflowObstructions
       .filter((a) => a.loss_Pa > WORTH_PA)

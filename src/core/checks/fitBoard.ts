@@ -15,8 +15,9 @@ export const fitBoard: SpatialCheck = {
     return msg`The case has no stand-offs for this board's standard, or the board sticks out
       where they put it. Another case takes it; a smaller board fits most larger cases.`;
   },
-  source:
-    "board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory",
+  get source() {
+    return msg`board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory`;
+  },
   run: ({ design, offer }) =>
     design.components.flatMap((component): Diagnostic[] => {
       const { case: box } = design,

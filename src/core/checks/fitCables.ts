@@ -12,8 +12,9 @@ export const fitCables: SpatialCheck = {
       will bulge or not close. Flat or custom cables, or some of them led before the tray, make
       room.`;
   },
-  source:
-    'depth behind the tray, of the case; cables by what the parts draw, spread 80 mm wide (estimate; common practice, no source)',
+  get source() {
+    return msg`depth behind the tray, of the case; cables by what the parts draw, spread 80 mm wide (estimate; common practice, no source)`;
+  },
   run: ({ system, design }) => {
     const behind_mm = design.case?.behind_mm ?? 0;
     const hasSupply = design.components.some((c) => c.part.kind === 'supply');

@@ -12,7 +12,9 @@ export const fitClash: SpatialCheck = {
       into each other along the shortest way out. Slide, turn or change one of them; every fix
       offered has been tried and works.`;
   },
-  source: 'geometry of the placed parts',
+  get source() {
+    return msg`geometry of the placed parts`;
+  },
   run: (context) =>
     context.clearance.gaps
       .filter((g) => g.verdict === 'clash')

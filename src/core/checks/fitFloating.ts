@@ -20,7 +20,9 @@ export const fitFloating: SpatialCheck = {
       panel, floor, radiator, fan or other part within reach of a bracket or tape. Move it to
       one, or onto a place of the case.`;
   },
-  source: 'geometry; 30 mm as the reach of a bracket is common practice, no source',
+  get source() {
+    return msg`geometry; 30 mm as the reach of a bracket is common practice, no source`;
+  },
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
       if (

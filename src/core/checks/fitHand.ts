@@ -12,7 +12,9 @@ export const fitHand: SpatialCheck = {
     return msg`Fittings that go in but leave less than 12 mm for fingers. They can be tightened
       before the part is mounted, with a key, or from the end. Plan that.`;
   },
-  source: '12 mm round a fitting for fingers: common practice, no source',
+  get source() {
+    return msg`12 mm round a fitting for fingers: common practice, no source`;
+  },
   run: (context) => {
     const list = context.ports.filter((p) => p.verdict === 'marginal');
     return list.length === 0

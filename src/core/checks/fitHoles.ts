@@ -12,7 +12,9 @@ export const fitHoles: SpatialCheck = {
       between the two solves it; the bracket maker on the Case stage draws one, and the list has
       one.`;
   },
-  source: 'hole patterns of the case and the part',
+  get source() {
+    return msg`hole patterns of the case and the part`;
+  },
   run: (context) =>
     context.design.components.flatMap((component) => {
       const missed = missedHoles(context.design, component);

@@ -16,8 +16,9 @@ export const fitMount: SpatialCheck = {
     return msg`A radiator does not fit the mount it is given: its sections, length or hole pitch
       differ, or with its fans it is thicker than the case's maker allows there.`;
   },
-  source:
-    'data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice',
+  get source() {
+    return msg`data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice`;
+  },
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
       const { part, placement } = component;

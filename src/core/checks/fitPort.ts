@@ -21,7 +21,9 @@ export const fitPort: SpatialCheck = {
       would be. An extender lifts it over what is beside it; a smaller cap, another port or a
       slide gives it room. Offered is what was tried and works.`;
   },
-  source: 'geometry: the fitting as a cylinder straight out of its port',
+  get source() {
+    return msg`geometry: the fitting as a cylinder straight out of its port`;
+  },
   run: (context) =>
     context.ports
       .filter((p) => p.verdict === 'clash')

@@ -15,7 +15,9 @@ export const fitTight: SpatialCheck = {
       tolerances or a tool may not. Look at the worst case before buying. Fixes were tried and
       bring the pair clear.`;
   },
-  source: "geometry; the limit is the brief's (5 mm by common practice, no source)",
+  get source() {
+    return msg`geometry; the limit is the brief's (5 mm by common practice, no source)`;
+  },
   run: (context) =>
     context.clearance.gaps
       .filter((g) => g.verdict === 'marginal')

@@ -11,7 +11,9 @@ export const fitUnplaced: SpatialCheck = {
     return msg`A part of the build has no place in the case yet, so its gaps and runs cannot be
       measured. Give it a place.`;
   },
-  source: 'the build itself',
+  get source() {
+    return msg`the build itself`;
+  },
   run: (context) =>
     context.clearance.unplaced.map((u) => {
       const component = findComponent(context.design, u.component);

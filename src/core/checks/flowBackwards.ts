@@ -13,7 +13,9 @@ export const flowBackwards: OperatingCheck = {
     return msg`A stronger pump pushes coolant backwards through a weaker one beside it. Match
       their speeds, or set them one behind the other.`;
   },
-  source: 'the network solution; a pump must run forwards (any pump handbook)',
+  get source() {
+    return msg`the network solution; a pump must run forwards (any pump handbook)`;
+  },
   run: (context) =>
     context.flow.pumps
       .filter((p) => p.flow_Lmin < -1e-6)

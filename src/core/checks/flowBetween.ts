@@ -10,7 +10,9 @@ export const flowBetween: OperatingCheck = {
       formula is right there; the pressure of that run may be off by a third. It is seldom a
       large share of the loop.`;
   },
-  source: 'Colebrook (1939), 64/Re, and the join between them',
+  get source() {
+    return msg`Colebrook (1939), 64/Re, and the join between them`;
+  },
   run: (context) => {
     const runs = context.flow.links.filter((l) => l.regime === 'between laminar and turbulent');
     if (runs.length === 0) return [];

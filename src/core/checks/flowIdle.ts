@@ -25,7 +25,9 @@ export const flowIdle: OperatingCheck = {
       through it and it is not cooled. Continue its run, open the valve, or reconnect the
       loop.`;
   },
-  source: 'the network: a part carries flow only when it lies in a circle',
+  get source() {
+    return msg`the network: a part carries flow only when it lies in a circle`;
+  },
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
       const graph = context.system.loops.find((g) => g.loop.id === loop.id);

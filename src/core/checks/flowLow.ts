@@ -34,7 +34,9 @@ export const flowLow: OperatingCheck = {
     return msg`The pump moves less coolant than the brief asks, or less than a block needs. Run
       it faster, take out restriction, or add a second pump in series.`;
   },
-  source: 'the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)',
+  get source() {
+    return msg`the brief; below 2 L/min is poor, 3 to 4.5 good (common practice, no source)`;
+  },
   run: (context) => {
     const target = context.design.brief.limits.flow_Lmin;
     const diagnostic: Diagnostic[] = [];

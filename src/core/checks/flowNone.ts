@@ -11,7 +11,9 @@ export const flowNone: OperatingCheck = {
       close a circuit, or the equations have no solution. Temperatures cannot be computed until
       it flows.`;
   },
-  source: 'the network solution',
+  get source() {
+    return msg`the network solution`;
+  },
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
       const name = context.design.loops.find((l) => l.id === loop.id)?.name ?? loop.id;

@@ -18,7 +18,9 @@ export const flowSuction: OperatingCheck = {
       loose fitting there draws air in instead of weeping, and the pump grows loud. Put the
       reservoir straight before the pump and above it, and the restrictions behind it.`;
   },
-  source: 'the network solution with heights; limit 1 kPa by common practice, no source',
+  get source() {
+    return msg`the network solution with heights; limit 1 kPa by common practice, no source`;
+  },
   run: (context) =>
     context.flow.loops.flatMap((loop): Diagnostic[] => {
       const { profile } = loop;

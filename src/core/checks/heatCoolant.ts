@@ -14,7 +14,9 @@ export const heatCoolant: OperatingCheck = {
     return msg`The coolant gets warmer than tubes and pumps like. Above 45 °C is a warning,
       above 60 °C soft tube swells and pumps leave their rating.`;
   },
-  source: 'common practice for tube and pump ratings, no source',
+  get source() {
+    return msg`common practice for tube and pump ratings, no source`;
+  },
   run: (context) =>
     context.heat.loops.flatMap((l): Diagnostic[] =>
       l.hottest_C === null || l.hottest_C <= COOLANT_WARM_C

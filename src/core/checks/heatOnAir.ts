@@ -10,7 +10,9 @@ export const heatOnAir: OperatingCheck = {
     return msg`Parts without a block heat the air in the case, which radiators blowing outwards
       then breathe.`;
   },
-  source: 'the heat balance of the case air',
+  get source() {
+    return msg`the heat balance of the case air`;
+  },
   run: (context) => {
     const on = context.heat.parts.filter((p) => p.to === 'air' && p.heat_W > 0);
     const sum = on.reduce((s, p) => s + p.heat_W, 0);

@@ -13,7 +13,9 @@ export const heatOver: OperatingCheck = {
     return msg`A part gets hotter than its limit (its maker's or the brief's) in the load case
       the brief is judged in. Within 5 K of it counts as marginal.`;
   },
-  source: "limit from the part's data or the brief; temperature from the heat model",
+  get source() {
+    return msg`limit from the part's data or the brief; temperature from the heat model`;
+  },
   run: (context) =>
     context.heat.hotSpots.flatMap((s): Diagnostic[] => {
       if (s.temp_C === null) return [];

@@ -11,8 +11,9 @@ export const heatSummer: OperatingCheck = {
     return msg`At the hottest the brief lets the room get, a part passes its limit or the
       coolant passes 45 °C, though all is well in the usual room.`;
   },
-  source:
-    "limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)",
+  get source() {
+    return msg`limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)`;
+  },
   run: (context) => {
     const { summer } = context;
     if (!summer) return [];

@@ -18,7 +18,9 @@ export const listShare: OperatingCheck = {
     return msg`One part takes more than three tenths of what the loop costs. Where money is
       short, it is the first place to look.`;
   },
-  source: "the list's own sums; 30 % by common practice, no source",
+  get source() {
+    return msg`the list's own sums; 30 % by common practice, no source`;
+  },
   run: ({ bom: list }) =>
     list.loopTotal < LEAST_MINOR
       ? []

@@ -33,8 +33,9 @@ export const metalMarginal: OperatingCheck = {
     return msg`Two wetted metals in one loop are allowed only just, or only with an inhibitor in
       date. Keep the inhibitor in date, or change a carrier.`;
   },
-  source:
-    'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source',
+  get source() {
+    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source`;
+  },
   run: (context) =>
     context.corrosion.pairs
       .filter((p) => p.verdict === 'marginal')

@@ -13,7 +13,9 @@ export const metalMixed: OperatingCheck = {
       fails whatever the inhibitor. Change one of the carriers: copper, brass and nickel
       throughout, or aluminium alone.`;
   },
-  source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
+  get source() {
+    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory`;
+  },
   run: (context) =>
     context.corrosion.pairs
       .filter((p) => p.verdict === 'fails')

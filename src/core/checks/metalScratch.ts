@@ -11,7 +11,9 @@ export const metalScratch: OperatingCheck = {
       scratch, a worn thread or a pinhole exposes it. Handle such parts with care, or take one
       whose base metal is compatible with the loop too.`;
   },
-  source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
+  get source() {
+    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory`;
+  },
   run: (context) =>
     context.corrosion.metals.flatMap((m) =>
       m.platedOver.flatMap((base) => {

@@ -10,7 +10,9 @@ export const metalUnjudged: OperatingCheck = {
     return msg`Coolant touches a metal that the anodic index does not list: its pairs are not
       judged, neither well nor badly. Ask its maker, or take a part of a metal that is listed.`;
   },
-  source: 'Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory',
+  get source() {
+    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory`;
+  },
   run: ({ corrosion, design }) =>
     corrosion.metals
       .filter((m) => !isJudged(m.metal))

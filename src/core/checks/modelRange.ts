@@ -102,7 +102,9 @@ export const modelRange: OperatingCheck = {
     return msg`A figure is worked out beyond what its points or its formula were made for: less
       sure than the others. Measure nearer to where the part works, or bring it back.`;
   },
-  source: 'the ranges that each correlation states; a quarter beyond the last point is let pass',
+  get source() {
+    return msg`the ranges that each correlation states; a quarter beyond the last point is let pass`;
+  },
   run: (context) => {
     const outside = [
       ...ofParts(context),

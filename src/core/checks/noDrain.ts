@@ -10,7 +10,9 @@ export const noDrain: SpatialCheck = {
     return msg`A loop has no drain: to service it, tubes would have to be pulled off full. Put a
       valve on the lowest spare port. And it needs a cap to fill it by.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {
       if (loop.connections.length === 0) return [];

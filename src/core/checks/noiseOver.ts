@@ -11,7 +11,9 @@ export const noiseOver: OperatingCheck = {
     return msg`Fans and pumps together are louder at the listener than the brief allows. The
       level is an estimate: published figures at 1 m, carried by speed and distance.`;
   },
-  source: "ASHRAE Handbook (50 log10 of speed), free field; the limit is the brief's",
+  get source() {
+    return msg`ASHRAE Handbook (50 log10 of speed), free field; the limit is the brief's`;
+  },
   run: (context) => {
     const { noise_dBA } = context.design.brief.limits;
     const now = context.heat.noise_dBA;

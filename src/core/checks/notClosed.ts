@@ -11,7 +11,9 @@ export const notClosed: SpatialCheck = {
     return msg`The runs of a loop do not come back to where they started, or leave some runs
       aside. Coolant must go round.`;
   },
-  source: "the build's runs",
+  get source() {
+    return msg`the build's runs`;
+  },
   run: (context) =>
     context.system.loops.flatMap((g): Diagnostic[] => {
       if (g.loop.connections.length === 0 || g.closed || g.branched) return [];

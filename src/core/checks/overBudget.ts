@@ -10,7 +10,9 @@ export const overBudget: OperatingCheck = {
     return msg`The loop's parts cost more than the brief's budget. Existing hardware does not
       count. Parts already owned count nothing: mark them so.`;
   },
-  source: 'the brief',
+  get source() {
+    return msg`the brief`;
+  },
   run: (context) => {
     const { loopTotal, budget, lines } = context.bom;
     const { currency } = context.design.brief;

@@ -13,7 +13,9 @@ export const portOpen: SpatialCheck = {
     return msg`A port of a part in a loop has neither a run nor a cap: coolant would run out of
       it. Or a part has not been put into any loop. Plug the port, or connect the part.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) => {
     const { design } = context;
     const used = (component: string, port: string): boolean =>

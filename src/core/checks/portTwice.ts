@@ -85,7 +85,9 @@ export const portTwice: SpatialCheck = {
     return msg`Two runs end in the same port. A port takes one fitting: use another port of the
       same chamber, or a tee.`;
   },
-  source: 'one thread takes one fitting',
+  get source() {
+    return msg`one thread takes one fitting`;
+  },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] => {
       const ends = new Map<string, Connection[]>();

@@ -14,8 +14,9 @@ export const powerHeader: OperatingCheck = {
     return msg`A fan or pump has no header that can feed it, with the splitters and hubs on the
       list, or a header is almost at its current. Too much current burns a header out.`;
   },
-  source:
-    "the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)",
+  get source() {
+    return msg`the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)`;
+  },
   run: (context) => {
     const cables = context.offer.filter((p): p is CablePart => p.kind === 'cable');
     const have = new Set((context.design.kit.cables ?? []).map((l) => l.id));

@@ -12,8 +12,9 @@ export const powerLead: OperatingCheck = {
     return msg`The cables of some fans, or of a pump, are too short to the motherboard as they
       are routed, and no extension on the list is long enough.`;
   },
-  source:
-    'cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)',
+  get source() {
+    return msg`cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)`;
+  },
   run: (context) =>
     context.wiring.lines.flatMap((line): Diagnostic[] => {
       const { way_mm, reach_mm, extension, components } = line;

@@ -32,7 +32,9 @@ export const pumpHigh: SpatialCheck = {
     return msg`The pump is the highest part of its loop: air gathers there, and a pump that
       holds air moves nothing and wears its bearing. Set it lower, or the reservoir above it.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.stations

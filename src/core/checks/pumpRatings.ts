@@ -12,7 +12,9 @@ export const pumpRatings: OperatingCheck = {
     return msg`What a pump's maker prints contradicts itself or the measured curve. The curve is
       used. A printed "pressure" far above the head is usually the burst pressure of the body.`;
   },
-  source: 'ρ g H: a head and its pressure are one thing (any hydraulics handbook)',
+  get source() {
+    return msg`ρ g H: a head and its pressure are one thing (any hydraulics handbook)`;
+  },
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {
       if (component.part.kind !== 'pump') return [];

@@ -55,7 +55,9 @@ export const radiatorIdle: OperatingCheck = {
       air that the others have warmed. Make it an intake, give the case more fresh air, or leave
       it out.`;
   },
-  source: 'the heat balance; a quarter of the average a section is common practice, no source',
+  get source() {
+    return msg`the heat balance; a quarter of the average a section is common practice, no source`;
+  },
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {
       const sections = sectionsOf(context, h.id),

@@ -19,7 +19,9 @@ export const radiatorRating: OperatingCheck = {
       far from the model at the same speed. The model (or measured points, where there are any)
       is used.`;
   },
-  source: 'heat over temperature difference; the model is calibrated to common practice',
+  get source() {
+    return msg`heat over temperature difference; the model is calibrated to common practice`;
+  },
   run: (context) =>
     context.thermalModel.radiators.flatMap((r): Diagnostic[] => {
       const { rating } = r.part;

@@ -14,7 +14,9 @@ export const reservoirPump: SpatialCheck = {
     return msg`The reservoir must feed the pump directly and be above it, so that the pump never
       runs dry.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] => {
       const { loop } = graph;

@@ -14,7 +14,9 @@ export const returnSplash: SpatialCheck = {
     return msg`The coolant returns to the reservoir above its surface: it splashes, foams and
       draws air along. Take a lower port, or use a dip tube inside.`;
   },
-  source: "the reservoir's fill mark and the place of the port; common practice, no source",
+  get source() {
+    return msg`the reservoir's fill mark and the place of the port; common practice, no source`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
       loop.connections.flatMap((connection): Diagnostic[] => {

@@ -10,7 +10,9 @@ export const runBefore: SpatialCheck = {
       that costs no more than about three bends; here it costs more. Let it pass, or set the
       route by hand.`;
   },
-  source: 'geometry: the tube along its route against the space between the part and the glass',
+  get source() {
+    return msg`geometry: the tube along its route against the space between the part and the glass`;
+  },
   run: (context) =>
     context.runs.flatMap((run) =>
       (run.routed?.visibility.before ?? []).map((component) => ({

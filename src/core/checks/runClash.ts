@@ -13,7 +13,9 @@ export const runClash: SpatialCheck = {
     return msg`A run touches something: it was pinned, and a part beside it has moved since.
       Unpin it and it is re-routed.`;
   },
-  source: 'geometry: the tube along its route against every solid and every other tube',
+  get source() {
+    return msg`geometry: the tube along its route against every solid and every other tube`;
+  },
   run: (context) =>
     context.runs.flatMap((run) => {
       const near = run.routed?.nearest;

@@ -13,8 +13,9 @@ export const runClip: SpatialCheck = {
       to rest where it bends the least, and hangs through by its weight. There it would meet
       something, or bend tighter than it stands. Hold it with a clip, or choose another route.`;
   },
-  source:
-    'elastica (Euler 1744; Love, ch. XIX); sag of a beam (Roark); hardness of the tube estimated',
+  get source() {
+    return msg`elastica (Euler 1744; Love, ch. XIX); sag of a beam (Roark); hardness of the tube estimated`;
+  },
   run: (context) =>
     context.runs.flatMap((run) => {
       const loop = context.design.loops.find((l) => l.id === run.loop);

@@ -22,8 +22,9 @@ export const runJointApart: SpatialCheck = {
     return msg`Two parts are screwed together by a joint, but their ports no longer meet: one of
       them was moved or turned. Move it back, or run a tube between them.`;
   },
-  source:
-    'geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source',
+  get source() {
+    return msg`geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source`;
+  },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.loop.connections.flatMap((connection): Diagnostic[] => {

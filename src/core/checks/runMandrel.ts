@@ -22,8 +22,9 @@ export const runMandrel: SpatialCheck = {
     return msg`A bend of hard tube has an angle or a radius that none of the mandrels in hand
       makes. Route it again, take another mandrel, or set the route by hand.`;
   },
-  source:
-    'the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source',
+  get source() {
+    return msg`the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source`;
+  },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
       const loop = context.design.loops.find((l) => l.id === run.loop);

@@ -20,7 +20,9 @@ export const runNoLength: SpatialCheck = {
       the tube between them would have no length. Use a direct connection (male-to-male fitting)
       instead.`;
   },
-  source: 'geometry of the placed ports',
+  get source() {
+    return msg`geometry of the placed ports`;
+  },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>
       graph.loop.connections.flatMap((connection): Diagnostic[] => {

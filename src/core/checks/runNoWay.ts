@@ -11,8 +11,9 @@ export const runNoWay: SpatialCheck = {
       there are. Move what is in the way, take a port that looks elsewhere, or a tube that bends
       tighter.`;
   },
-  source:
-    'the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft',
+  get source() {
+    return msg`the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft`;
+  },
   run: (context) =>
     context.missing.map((m) => {
       const run = context.runs.find((r) => r.id === m.connection && r.loop === m.loop);

@@ -12,7 +12,9 @@ export const runSelf: SpatialCheck = {
       nearer to each other than the tube is thick. Unpin the run and let it be routed again, or
       move a leg.`;
   },
-  source: 'geometry of the routed tube',
+  get source() {
+    return msg`geometry of the routed tube`;
+  },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
       const { routed } = run;

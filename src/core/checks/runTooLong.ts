@@ -14,7 +14,9 @@ export const runTooLong: SpatialCheck = {
       of one piece. Take longer sticks or soft tube, shorten the run, or divide it with a part
       between.`;
   },
-  source: "length of the stick in the tube's data; the run as routed, or estimated, with its trim",
+  get source() {
+    return msg`length of the stick in the tube's data; the run as routed, or estimated, with its trim`;
+  },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
       const whole = context.design.loops.find((l) => l.id === run.loop);

@@ -10,7 +10,9 @@ export const runUnpinned: SpatialCheck = {
       meets them, and its length is an estimate. A tube that is bent already does not fit
       there.`;
   },
-  source: 'geometry of the ports',
+  get source() {
+    return msg`geometry of the ports`;
+  },
   run: (context) =>
     context.unpinned.flatMap((id) => {
       const run = context.runs.find((r) => r.id === id);

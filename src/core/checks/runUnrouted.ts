@@ -15,7 +15,9 @@ export const runUnrouted: SpatialCheck = {
       ports. Its length, bends and end fittings are estimated from port to port, and so is
       everything that follows from them. Route it on the Runs stage.`;
   },
-  source: 'the build file: its layout has the routes',
+  get source() {
+    return msg`the build file: its layout has the routes`;
+  },
   run: (context) => {
     const lost = new Set(context.missing.map((m) => m.connection));
     const unrouted = context.unrouted.filter((link) => !lost.has(link));

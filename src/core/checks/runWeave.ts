@@ -10,8 +10,9 @@ export const runWeave: SpatialCheck = {
       eye cannot follow them, and one is in the way when the other is taken out. Routing avoids
       it where that costs no more than about three bends.`;
   },
-  source:
-    'geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)',
+  get source() {
+    return msg`geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)`;
+  },
   run: (context) =>
     context.runs.flatMap((run) =>
       (run.routed?.visibility.crosses ?? []).flatMap((id) => {

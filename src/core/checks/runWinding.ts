@@ -17,7 +17,9 @@ export const runWinding: SpatialCheck = {
       to bend, hard to put in, and it shows. Improve the layout: other ports, a turned radiator
       or a part a little aside often take half of them away.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   run: (context) => {
     const winding = context.runs.filter(
       ({ routed, tube, bends }) =>

@@ -12,7 +12,9 @@ export const speedRange: OperatingCheck = {
     return msg`A fan or pump is set to a speed that it cannot turn at: it is computed at the
       nearest that it can.`;
   },
-  source: 'the least and the full speed of the part, from its maker',
+  get source() {
+    return msg`the least and the full speed of the part, from its maker`;
+  },
   run: (context) =>
     context.design.components.flatMap(({ id, name, part, settings }): Diagnostic[] => {
       if (part.kind !== 'fan' && part.kind !== 'pump') return [];

@@ -13,7 +13,9 @@ export const supplyShort: OperatingCheck = {
       or leave it less than a fifth for peaks. Peaks of graphics cards last milliseconds and are
       higher than any figure here.`;
   },
-  source: "the power supply's rating; a margin of a fifth is common practice, no source",
+  get source() {
+    return msg`the power supply's rating; a margin of a fifth is common practice, no source`;
+  },
   run: (context) => {
     const load = supplyLoad(context.system, context.thermalModel);
     const verdict = load && supplyVerdict(load);

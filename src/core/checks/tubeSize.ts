@@ -35,7 +35,9 @@ export const tubeSize: SpatialCheck = {
     return msg`The fittings of a loop are made for another tube than the one chosen. Outer and
       inner diameter must both match; hard tube needs fittings for hard tube.`;
   },
-  source: 'data of tube and fitting',
+  get source() {
+    return msg`data of tube and fitting`;
+  },
   run: (context) =>
     context.design.loops.flatMap(loopByTube).flatMap((loop): Diagnostic[] => {
       const { tube, fitting } = loop;

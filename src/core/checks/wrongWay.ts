@@ -13,7 +13,9 @@ export const wrongWay: SpatialCheck = {
       Filters, meters, pumps and many blocks work in one direction only: reversed they clog,
       read nothing or cool worse.`;
   },
-  source: 'the markings of the part',
+  get source() {
+    return msg`the markings of the part`;
+  },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] =>
       context.design.components.flatMap((component): Diagnostic[] => {

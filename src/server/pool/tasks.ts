@@ -26,7 +26,8 @@ import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
 import type { Backup } from '@/core/backup';
-import { msg, formatNumber } from '@/core/messages';
+import { msg, formatNumber, shownLanguage } from '@/core/messages';
+import { shownUnits } from '@/core/units';
 
 /** What the list of builds shows of one. */
 export interface BuildSummary {
@@ -73,13 +74,21 @@ function routeStale(design: Design, tell: Tell): Design {
   return edit ? applyEdit(design, edit).design : design;
 }
 
-/** What this thread evaluated last: one document often follows another that differs little. */
-let last: { readonly session: Session; readonly partLists: PartLists } | null = null;
+/**
+ * What this thread evaluated last: one document often follows another that differs little. What a
+ * session remembers has the words of the reader it was worked out for.
+ */
+let last: {
+  readonly session: Session;
+  readonly partLists: PartLists;
+  readonly words: string;
+} | null = null;
 
 function sessionOn(design: Design, asked: PartLists): Session {
   const partLists = shared(last?.partLists, asked);
-  if (!last || partLists !== last.partLists)
-    last = { session: createSession(design, offered(partLists)), partLists };
+  const words = `${shownUnits()} ${shownLanguage()}`;
+  if (!last || partLists !== last.partLists || words !== last.words)
+    last = { session: createSession(design, offered(partLists)), partLists, words };
   const { session } = last;
   session.replace(shared(session.design, design));
   return session;

@@ -1,6 +1,7 @@
 'use client';
 import { Select } from './Inputs';
 import { Press } from './Press';
+import { useHandedIn } from './useHandedIn';
 import { useId, type ReactNode } from 'react';
 import styles from './Choice.module.css';
 
@@ -70,6 +71,7 @@ export function Pick<V extends string>({
   readonly children?: ReactNode;
 }) {
   const id = useId();
+  const [picked, handIn] = useHandedIn<string>(value);
   return (
     <span className={styles.pick}>
       <label htmlFor={id} className={hideLabel ? 'visually-hidden' : 'soft'}>
@@ -77,8 +79,13 @@ export function Pick<V extends string>({
       </label>
       <Select
         inputProps={{ id, className: styles.select }}
-        value={value}
-        onChange={(e) => onPick(e.target.value as V)}
+        value={picked}
+        onChange={(e) => {
+          const next = e.target.value as V;
+          // A list that asks for one more thing has nothing to show of it.
+          if (value !== '') handIn(next);
+          onPick(next);
+        }}
       >
         {children}
         {options.map((o) => (

@@ -4,6 +4,7 @@ import Checkbox from '@mui/material/Checkbox';
 import InputBase, { type InputBaseProps } from '@mui/material/InputBase';
 import NativeSelect, { type NativeSelectProps } from '@mui/material/NativeSelect';
 import Radio from '@mui/material/Radio';
+import { useHandedIn } from './useHandedIn';
 
 type InputProps = InputHTMLAttributes<HTMLInputElement> & {
   readonly [data: `data-${string}`]: unknown;
@@ -40,10 +41,24 @@ function boxed({ 'aria-label': label, 'aria-describedby': by, id, ...rest }: Box
 }
 const BOX = { padding: '3px', verticalAlign: 'middle' } as const;
 
-/** Ticked or not. */
-export const Check = (props: ComponentProps<typeof Checkbox>) => (
-  <Checkbox {...boxed(props as BoxProps)} />
-);
+/** Ticked or not: at once, whatever is worked out of it. */
+export function Check({
+  checked = false,
+  onChange,
+  ...rest
+}: Omit<ComponentProps<typeof Checkbox>, 'defaultChecked'>) {
+  const [isTicked, handIn] = useHandedIn(checked);
+  return (
+    <Checkbox
+      {...boxed(rest as BoxProps)}
+      checked={isTicked}
+      onChange={(event, ticked) => {
+        handIn(ticked);
+        onChange?.(event, ticked);
+      }}
+    />
+  );
+}
 
 /** One of several. */
 export const OneOf = (props: ComponentProps<typeof Radio>) => (

@@ -6,19 +6,18 @@ const LONGEST_MS = 500;
 
 /**
  * What a field shows between being left and the build showing its new value: an edit is worked out
- * first, a frame or two, and until then the old value would flash up.
+ * first, a frame or two, and until then the old value would flash up. `shown` is what the build
+ * says.
  */
-export function useHandedIn(
-  shown: string,
-): readonly [text: string, handIn: (text: string) => void] {
-  const [handed, setHanded] = useState<{ readonly over: string; readonly text: string } | null>(
-    null,
-  );
+export function useHandedIn<T extends string | boolean>(
+  shown: T,
+): readonly [now: T, handIn: (value: T) => void] {
+  const [handed, setHanded] = useState<{ readonly over: T; readonly value: T } | null>(null);
   useEffect(() => {
     if (!handed) return undefined;
     const timer = setTimeout(() => setHanded(null), LONGEST_MS);
     return () => clearTimeout(timer);
   }, [handed]);
-  const text = handed?.over === shown ? handed.text : shown;
-  return [text, (typed) => setHanded({ over: shown, text: typed })];
+  const now = handed?.over === shown ? handed.value : shown;
+  return [now, (value) => setHanded({ over: shown, value })];
 }

@@ -44,9 +44,9 @@ export const openedBuild = (design: Design, revision = 1): OpenedBuild => ({
 });
 
 /** For tests: one panel over a build of its own, its outbox read. */
-export const show = (design: Design, panel: ReactNode) => {
+export const show = (design: Design, panel: ReactNode, analyst = analystHere) => {
   const shown = render(
-    <EditorProvider build={openedBuild(design)} analyst={analystHere}>
+    <EditorProvider build={openedBuild(design)} analyst={analyst}>
       {panel}
       <Spy />
     </EditorProvider>,

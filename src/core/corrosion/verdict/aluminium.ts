@@ -8,7 +8,9 @@ export const aluminium: MetalVerdict = {
   get because() {
     return msg`Aluminium beside copper, brass or nickel dissolves whatever the inhibitor.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   applies: ({ anode, cathode }) =>
     (anode === 'aluminium' || anode === 'anodisedAluminium') &&
     ANODIC_INDEX[cathode] < ANODIC_INDEX.tin,

@@ -8,6 +8,8 @@ export const apart: MetalVerdict = {
   get because() {
     return msg`They lie farther apart than even an inhibitor in date allows.`;
   },
-  source: 'limits as reprinted with MIL-STD-889, from memory',
+  get source() {
+    return msg`limits as reprinted with MIL-STD-889, from memory`;
+  },
   applies: ({ difference_V }) => difference_V > DIFFERENCE_LIMIT.ordinary + LIMIT_SLACK_V,
 };

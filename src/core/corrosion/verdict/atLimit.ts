@@ -8,6 +8,8 @@ export const atLimit: MetalVerdict = {
   get because() {
     return msg`They are allowed with nothing to spare, and lists differ by up to 0.05 V.`;
   },
-  source: 'limits as reprinted with MIL-STD-889, from memory',
+  get source() {
+    return msg`limits as reprinted with MIL-STD-889, from memory`;
+  },
   applies: ({ difference_V, limit_V }) => Math.abs(difference_V - limit_V) <= LIMIT_SLACK_V,
 };

@@ -8,6 +8,8 @@ export const notJudged: MetalVerdict = {
   get because() {
     return msg`The table does not know one of them: this pair is not judged.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   applies: ({ anode, cathode }) => !isJudged(anode) || !isJudged(cathode),
 };

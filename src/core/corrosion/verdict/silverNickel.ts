@@ -7,7 +7,9 @@ export const silverNickel: MetalVerdict = {
   get because() {
     return msg`Silver, as plating or against growth, has been seen to lift nickel plate.`;
   },
-  source: 'common practice, no source',
+  get source() {
+    return msg`common practice, no source`;
+  },
   applies: ({ anode, cathode }) =>
     (anode === 'nickel' || anode === 'nickelPhosphorus') && cathode === 'silver',
 };

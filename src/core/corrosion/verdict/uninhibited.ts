@@ -9,7 +9,8 @@ export const uninhibited: MetalVerdict = {
     return msg`An inhibitor in date would allow them; this coolant has none, or one that has run
       out.`;
   },
-  source:
-    'limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh',
+  get source() {
+    return msg`limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh`;
+  },
   applies: ({ difference_V, limit_V }) => difference_V > limit_V + LIMIT_SLACK_V,
 };

@@ -5,7 +5,7 @@ import type { ComponentPart } from '@/core/components';
 import { bodiesOf, FACES, hasPorts, movePort, type Face } from '@/core/making';
 import { roundIn, type Vec } from '@/core/geometry';
 import type { Solid } from '@/core/system';
-import { Drawing } from '@/view/stages/scene/Drawing';
+import { SpaceCanvas } from '@/view/stages/scene/SpaceCanvas';
 import { Orbit } from '@/view/stages/scene/Orbit';
 import { usePaper } from '@/view/stages/scene/paper';
 import { SolidMesh } from '@/view/stages/scene/SolidMesh';
@@ -61,7 +61,7 @@ export default function PartScene({
       role="img"
       aria-label={msg`${part.name} in space. The tables beside say the same in words.`}
     >
-      <Drawing
+      <SpaceCanvas
         near={5}
         eye={EYE}
         onPointerUp={() => setHeld(null)}
@@ -106,7 +106,7 @@ export default function PartScene({
               </mesh>
             );
           })}
-      </Drawing>
+      </SpaceCanvas>
     </div>
   );
 }

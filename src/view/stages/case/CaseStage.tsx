@@ -30,7 +30,7 @@ import { PortRoom } from './PortRoom';
 import { PowerTable } from './PowerTable';
 import { ScrewTable } from './ScrewTable';
 import { useHeld } from './useHeld';
-import { draftFromCase, type CaseDraft } from '@/core/measure';
+import type { CaseDraft } from '@/core/measure';
 import styles from './CaseStage.module.css';
 
 // What is opened on demand loads then.
@@ -115,6 +115,11 @@ export function CaseStage() {
     return msg`Everything fits`;
   };
   const title = titleWords();
+  const measureAgain = async (): Promise<void> => {
+    const { draftFromCase } = await import('@/core/measure');
+    const name = box.id.startsWith('own-') ? box.name : msg`${box.name}, measured`;
+    setMeasuring({ start: { ...draftFromCase(box), name } });
+  };
   const drawing = (as: View) => (
     <Elevation
       view={as}
@@ -197,17 +202,7 @@ export function CaseStage() {
             <Press className={styles.link} onClick={() => setMeasuring({ start: null })}>
               {msg`Measure your own case`}
             </Press>
-            <Press
-              className={styles.link}
-              onClick={() =>
-                setMeasuring({
-                  start: {
-                    ...draftFromCase(box),
-                    name: box.id.startsWith('own-') ? box.name : msg`${box.name}, measured`,
-                  },
-                })
-              }
-            >
+            <Press className={styles.link} onClick={() => void measureAgain()}>
               {msg`Measure this one again`}
             </Press>
           </p>

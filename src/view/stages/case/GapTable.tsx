@@ -12,7 +12,7 @@ import { Mark, Why, Press } from '@/view/shared';
 import { useBands, useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
-import { reasonForGap } from '../reasons';
+import { reasonForGap } from '../reasons/gap';
 import styles from './CaseStage.module.css';
 
 type Gaps = ClearanceReport['gaps'];

@@ -9,13 +9,8 @@ import { Segments, Why, rich, type Reason } from '@/view/shared';
 import { useBands, useEditor, useCurves, useTransient } from '@/view/workspace';
 import { msg, worded, sentences } from '@/core/messages';
 import { EmptyStage, StageFrame } from '../frame/StageFrame';
-import {
-  reasonForBand,
-  reasonForBeside,
-  reasonForNeeded,
-  reasonForNoise,
-  reasonForRise,
-} from '../reasons';
+import { reasonForBand, reasonForNeeded, reasonForNoise, reasonForRise } from '../reasons/cooling';
+import { reasonForBeside } from '../reasons/beside';
 import { AnswerPanel } from './AnswerPanel';
 import { NoiseRiseChart } from './NoiseRiseChart';
 import { clock } from './time/clock';

@@ -96,7 +96,9 @@ const head: CurveKind = {
   get yWord() {
     return msg`Head`;
   },
-  yAxis: 'head',
+  get yAxis() {
+    return msg`head`;
+  },
   get intro() {
     return msg`One point a line, flow then head, typed or pasted from a table. A heading or a
       unit behind each number is understood. At full speed.`;
@@ -120,7 +122,9 @@ const pressure: CurveKind = {
   get yWord() {
     return msg`Pressure`;
   },
-  yAxis: 'pressure',
+  get yAxis() {
+    return msg`pressure`;
+  },
   get intro() {
     return msg`One point a line, air flow then pressure, typed or pasted from a table. A heading
       or a unit behind each number is understood. At full speed, in air of 1.2 kg/m³.`;

@@ -14,7 +14,7 @@ import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
-import { reasonForDrop } from '../reasons';
+import { reasonForDrop } from '../reasons/flow';
 import { CurveEditor, type CurveOf } from '../curve';
 import { RunFittings } from './RunFittings';
 import styles from './FlowStage.module.css';

@@ -11,7 +11,7 @@ import { Mark, Why, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, noted, sentences } from '@/core/messages';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
-import { reasonForSpot } from '../reasons';
+import { reasonForSpot } from '../reasons/heat';
 import { SourceTable } from './SourceTable';
 import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';

@@ -13,7 +13,7 @@ import { useBands, downloadList, downloadListJson, useEditor } from '@/view/work
 import { counted, msg, worded, formatPrice } from '@/core/messages';
 import { MoneyField } from '../brief/MoneyField';
 import { chanceWords } from '../bandWords';
-import { reasonForBeside } from '../reasons';
+import { reasonForBeside } from '../reasons/beside';
 import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { DrawerBox } from './DrawerBox';
 import { ExtraLines } from './ExtraLines';

@@ -6,7 +6,7 @@ import { formatMillimetres, formatNumber } from '@/core/units';
 import { Mark, rich, Why } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, sentences } from '@/core/messages';
-import { reasonForLying } from '../reasons';
+import { reasonForLying } from '../reasons/run';
 
 /** Less than this nobody sees: mm, degrees. */
 const SEEN_MM = 1,

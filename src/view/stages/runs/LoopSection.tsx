@@ -19,7 +19,7 @@ import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
 import { counted, msg, worded, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
-import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons';
+import { reasonForExpansion, reasonForRun, reasonForVolume } from '../reasons/run';
 import { CapFields } from './CapFields';
 import { LineOut } from './LineOut';
 import { MandrelsInHand } from './MandrelsInHand';

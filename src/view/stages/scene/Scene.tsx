@@ -16,7 +16,7 @@ import type { RouteHeld } from '../runs/useRouteHeld';
 import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { CutFaces } from './CutFaces';
-import { Drawing } from './Drawing';
+import { SpaceCanvas } from './SpaceCanvas';
 import { DimensionLabels, DimensionLines } from './Dimensions';
 import { AirArrows, AirLabels, FlowDashes } from './Flowing';
 import { airArrows, streamsOf } from './flowing';
@@ -170,7 +170,7 @@ export default function Scene(props: SceneProps) {
         aria-label={msg`The case in space, ${system.placed.size} parts. Arrow keys turn it, +
           and − zoom. The list of parts and the tables beside say the same in words.`}
       >
-        <Drawing near={10} eye={EYE} isCut>
+        <SpaceCanvas near={10} eye={EYE} isCut>
           <color attach="background" args={[paper.paper]} />
           <ambientLight intensity={2.7} />
           <directionalLight position={[600, 1400, 1000]} intensity={1.15} />
@@ -216,7 +216,7 @@ export default function Scene(props: SceneProps) {
           {arrows.length > 0 && <AirArrows arrows={arrows} paper={paper} />}
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseBody model={system} size={size} paper={paper} clip={clip} />
-        </Drawing>
+        </SpaceCanvas>
         <div ref={overlay} className={styles.overlay}>
           {picked !== null && <DimensionLabels lines={lines} part={picked} />}
           <AirLabels arrows={arrows} />

@@ -1,6 +1,6 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { RefObject } from 'react';
-import Slider from '@mui/material/Slider';
 import { slug } from '@/format';
 import { formatMeasure } from '@/core/units';
 import { Press } from '@/view/shared';
@@ -11,6 +11,9 @@ import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
 
 /** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
+// Only a cut and an exploded view have one.
+const Slider = dynamic(() => import('@mui/material/Slider'));
+
 export function SceneBar({
   name,
   taken,

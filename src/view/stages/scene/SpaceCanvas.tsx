@@ -57,7 +57,7 @@ interface Props {
 }
 
 /** A drawing in space, as large as what it stands in; drawn anew when it has changed. */
-export function Drawing({ near, eye, isCut = false, children, ...pointer }: Props) {
+export function SpaceCanvas({ near, eye, isCut = false, children, ...pointer }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const root = useRef<ReconcilerRoot<HTMLCanvasElement> | null>(null);
