@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import loaded from 'next/dynamic';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { openBuild, openWorkedOut, readForPage, whyNotOpen } from '@/server';
+import { BinnedBuild } from '@/view/builds';
 import { TroublePage } from '@/view/shared';
 import { StageView } from '@/view/stages';
 import { EditorProvider, Workspace } from '@/view/workspace';
@@ -12,9 +12,6 @@ interface Props {
   readonly children: ReactNode;
   readonly params: Promise<{ id: string }>;
 }
-
-// Seldom seen: a build's own page does without it.
-const BinnedBuild = loaded(() => import('@/view/builds').then((m) => m.BinnedBuild));
 
 export const dynamic = 'force-dynamic';
 

@@ -1,5 +1,5 @@
 'use client';
-import dynamic from 'next/dynamic';
+import Slider from '@mui/material/Slider';
 import type { RefObject } from 'react';
 import { slug } from '@/format';
 import { formatMeasure } from '@/core/units';
@@ -11,9 +11,6 @@ import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
 
 /** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
-// Only a cut and an exploded view have one.
-const Slider = dynamic(() => import('@mui/material/Slider'));
-
 export function SceneBar({
   name,
   taken,
