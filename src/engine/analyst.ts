@@ -36,7 +36,15 @@ export interface Thread {
   end(): void;
 }
 
-function openThread(): Thread {
+const openThread = (): Thread => (typeof Worker === 'undefined' ? openHere() : openWorker());
+
+/** The same desk where there are no workers (tests); pages with workers never load it. */
+function openHere(): Thread {
+  const desk = import('./analystDesk').then(({ AnalystDesk }) => new AnalystDesk());
+  return { analyse: async (changes) => (await desk).analyse(changes), end: () => undefined };
+}
+
+function openWorker(): Thread {
   const worker = new Worker(new URL('./analyst.worker.ts', import.meta.url), { type: 'module' });
   let giveUp: (why: Error) => void = () => undefined;
   const broken = new Promise<never>((_, reject) => (giveUp = reject));

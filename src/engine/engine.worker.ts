@@ -18,16 +18,16 @@ const api = {
   /**
    * The result, or null where the job was stopped: by its flag, which the page sets while it runs.
    */
-  run(
+  async run(
     job: JobName,
     input: unknown,
     flag: Int32Array | null,
     tell: (share: number) => void,
-  ): { readonly result: unknown } {
+  ): Promise<{ readonly result: unknown }> {
     const { session, partLists } = replica;
     if (!session) return { result: null };
     let reported = performance.now();
-    const result = runJob({ session, partLists }, job, input, (share) => {
+    const result = await runJob({ session, partLists }, job, input, (share) => {
       const now = performance.now();
       if (now - reported > TELL_MS) {
         reported = now;

@@ -45,15 +45,8 @@ import {
 } from '@/core/thermal';
 import type { FittingPart, Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
-import {
-  calibrate,
-  diagnose,
-  trendsOf,
-  type Calibration,
-  type Diagnosis,
-  type Trend,
-} from '@/core/log';
-import { runTransient, type Scenario, type Transient } from '@/core/transient';
+import type { Calibration, Diagnosis, Trend } from '@/core/log';
+import type { Scenario, Transient } from '@/core/transient';
 
 /**
  * What a job works with: the design as the page has it, and what the builder's catalogue offers.
@@ -88,7 +81,7 @@ const GUESSED_RISE_K = 8;
 
 /**
  * Everything that takes longer than a frame. Each is pure over the design; null when it was
- * stopped.
+ * stopped. What only the log or the course of time asks for loads when it is asked.
  */
 export const JOBS = {
   /** The ways out that hold, of these findings. */
@@ -263,16 +256,33 @@ export const JOBS = {
     uncertainty(session.analysis(), DRAWS, SEED, telling(tell)),
 
   /** The factors that the readings of the finished machine tell. */
-  calibration: ({ session }: Desk): Calibration => calibrate(session.design, readingsIn(session)),
+  calibration: async ({ session }: Desk): Promise<Calibration> => {
+    const { calibrate } = await import('@/core/log');
+    return calibrate(session.design, readingsIn(session));
+  },
 
   /** What is likely wrong with it, likeliest first. */
-  diagnosis: ({ session }: Desk, _input: null, tell: Tell): readonly Diagnosis[] | null =>
-    diagnose(session.design, readingsIn(session), telling(tell)),
+  diagnosis: async (
+    { session }: Desk,
+    _input: null,
+    tell: Tell,
+  ): Promise<readonly Diagnosis[] | null> => {
+    const { diagnose } = await import('@/core/log');
+    return diagnose(session.design, readingsIn(session), telling(tell));
+  },
 
   /** Each figure against its prediction over the life of the machine. */
-  trends: ({ session }: Desk): readonly Trend[] => trendsOf(session.design, readingsIn(session)),
+  trends: async ({ session }: Desk): Promise<readonly Trend[]> => {
+    const { trendsOf } = await import('@/core/log');
+    return trendsOf(session.design, readingsIn(session));
+  },
 
-  transient: ({ session }: Desk, scenario: Scenario, tell: Tell): Transient | null => {
+  transient: async (
+    { session }: Desk,
+    scenario: Scenario,
+    tell: Tell,
+  ): Promise<Transient | null> => {
+    const { runTransient } = await import('@/core/transient');
     const { thermalModel, reports } = session.analysis();
     return runTransient(thermalModel, reports.flow, reports.runs, scenario, tell);
   },
@@ -285,9 +295,9 @@ export type JobInput<J extends JobName> = (typeof JOBS)[J] extends () => unknown
   : Parameters<(typeof JOBS)[J]> extends [Desk, infer I, ...unknown[]]
     ? I
     : null;
-export type JobResult<J extends JobName> = Exclude<ReturnType<(typeof JOBS)[J]>, null>;
+export type JobResult<J extends JobName> = Exclude<Awaited<ReturnType<(typeof JOBS)[J]>>, null>;
 
-/** Runs a job on a desk. */
+/** Runs a job on a desk; some answer with a promise. */
 export function runJob(desk: Desk, job: JobName, input: unknown, tell: Tell): unknown {
   const work = JOBS[job] as (desk: Desk, input: unknown, tell: Tell) => unknown;
   return work(desk, input, tell);

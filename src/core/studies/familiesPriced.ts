@@ -1,6 +1,6 @@
 import { buildBom } from '../bom';
 import type { FittingPart } from '../components';
-import { applyEdit, type Design } from '../design';
+import { applyEdit, withoutRoutes, type Design } from '../design';
 import { runsOf } from '../routing';
 import { compileSystem } from '../system';
 import { familyChange, familyOf, type FamilyChange } from './family';
@@ -29,6 +29,6 @@ export function familiesPriced(
 }
 
 function costOf(design: Design): number {
-  const system = compileSystem(design);
+  const system = compileSystem(withoutRoutes(design));
   return buildBom(system, runsOf(system)).loopTotal;
 }

@@ -1,3 +1,4 @@
+/** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
@@ -52,6 +53,14 @@ describe('until the build shows it, a field shows what was asked for', () => {
     later(499);
     expect(box().checked).toBe(true);
     later(1);
+    expect(box().checked).toBe(false);
+  });
+
+  test('a tick that is taken back elsewhere goes at once', () => {
+    const shown = render(<Check checked={false} onChange={() => undefined} />);
+    fireEvent.click(box());
+    shown.rerender(<Check checked onChange={() => undefined} />);
+    shown.rerender(<Check checked={false} onChange={() => undefined} />);
     expect(box().checked).toBe(false);
   });
 

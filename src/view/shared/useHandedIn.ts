@@ -18,6 +18,8 @@ export function useHandedIn<T extends string | boolean>(
     const timer = setTimeout(() => setHanded(null), LONGEST_MS);
     return () => clearTimeout(timer);
   }, [handed]);
+  // The build has answered: whatever comes after is its own.
+  if (handed && handed.over !== shown) setHanded(null);
   const now = handed?.over === shown ? handed.value : shown;
   return [now, (value) => setHanded({ over: shown, value })];
 }

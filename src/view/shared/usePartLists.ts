@@ -67,8 +67,9 @@ export const usePartLists = create<PartListsState>()((set, get) => {
             fetch('/api/parts?own=1'),
             fetch('/api/retired'),
           ]);
-          if (own.ok && retired.ok)
-            put({ own: (await own.json()) as Part[], retired: (await retired.json()) as string[] });
+          const answered = [await own.json(), await retired.json()] as const;
+          if (own.ok && retired.ok && answered.every(Array.isArray))
+            put({ own: answered[0] as Part[], retired: answered[1] as string[] });
         } catch {
           set({ asked: false });
         }

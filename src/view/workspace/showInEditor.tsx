@@ -1,6 +1,6 @@
 import { TextDecoder, TextEncoder } from 'node:util';
 import { useEffect, type ReactNode } from 'react';
-import { act, render } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import type { Design } from '@/core/design';
 import { analyse, tell } from '@/core/analysis';
 import { analystHere } from '@/engine/analystHere.fixture';
@@ -54,3 +54,18 @@ export const show = (design: Design, panel: ReactNode, analyst = analystHere) =>
   act(() => seen.state?.opened(FORGETTING));
   return shown;
 };
+
+/** Turns of the microtask queue in which whatever loads on demand has come. */
+const TURNS = 50;
+
+/** For tests: what is loaded on demand has come. */
+export const loaded = (): Promise<void> =>
+  act(async () => {
+    for (let i = 0; i < TURNS; i += 1) await Promise.resolve();
+  });
+
+/** For tests: opens a tab, and waits until it is there. */
+export async function openTab(name: string): Promise<void> {
+  fireEvent.click(screen.getByRole('radio', { name }));
+  await loaded();
+}

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign, STANDARD_KIT } from '@/catalogue';
 import { emptyDesign, type Design } from '@/core/design';
-import { show, state } from '@/view/workspace/showInEditor';
+import { openTab, show, state } from '@/view/workspace/showInEditor';
 import { AssemblyStage } from './AssemblyStage';
 
 const desk = demoDesign('dawn-chorus-desk') as Design,
@@ -41,9 +41,9 @@ describe('assembly', () => {
     expect(screen.getByText(/qualified electrician/)).toBeTruthy();
   });
 
-  test('an air test: over the rating it is refused, two readings tell a rate and how much longer', () => {
+  test('an air test: over the rating it is refused, two readings tell a rate and how much longer', async () => {
     show(desk, <AssemblyStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'leak test with air' }));
+    await openTab('leak test with air');
     expect(screen.getByText(/^Pump to 450 mbar at most: the rating of Reservoir/)).toBeTruthy();
     type(screen.getByLabelText('Gauge'), '600');
     expect(screen.getByRole('alert').textContent).toContain('450 mbar');
@@ -60,9 +60,9 @@ describe('assembly', () => {
     expect(state.design.choices.work?.airTests).toEqual({});
   });
 
-  test('what a gauge has logged is taken whole, or told where it is wrong and kept', () => {
+  test('what a gauge has logged is taken whole, or told where it is wrong and kept', async () => {
     show(desk, <AssemblyStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'leak test with air' }));
+    await openTab('leak test with air');
     const table = screen.getByLabelText('Readings of the gauge as a table');
     const take = screen.getByRole('button', { name: /^Take these/ });
     fireEvent.change(table, { target: { value: 'on;gauge_mbar;temp_C\nnoon;400;21' } });
@@ -77,9 +77,9 @@ describe('assembly', () => {
     expect(screen.getByText('It leaks')).toBeTruthy();
   });
 
-  test('the water test: looks in their turn and by the clock, taken back, started anew', () => {
+  test('the water test: looks in their turn and by the clock, taken back, started anew', async () => {
     show(desk, <AssemblyStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'leak test with water' }));
+    await openTab('leak test with water');
     fireEvent.click(screen.getByRole('button', { name: 'The pump runs now' }));
     expect(screen.getByText(/^Look again in 10 min/)).toBeTruthy();
     const looks = () => screen.getAllByRole('button', { name: 'all dry' });
@@ -99,9 +99,9 @@ describe('assembly', () => {
     expect(screen.getByText(/^Look now/)).toBeTruthy();
   });
 
-  test('filling: pours and pulses, pockets with the side to lift, what draining leaves', () => {
+  test('filling: pours and pulses, pockets with the side to lift, what draining leaves', async () => {
     show(desk, <AssemblyStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'fill and bleed' }));
+    await openTab('fill and bleed');
     const rows = within(screen.getByRole('table')).getAllByRole('row');
     expect(rows.length).toBeGreaterThan(2);
     expect(
@@ -110,9 +110,9 @@ describe('assembly', () => {
     expect(screen.getByText(/^By Pump, with the fill cap off/)).toBeTruthy();
   });
 
-  test('the calendar: days are chosen, the end follows, one day at least stays', () => {
+  test('the calendar: days are chosen, the end follows, one day at least stays', async () => {
     show(desk, <AssemblyStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'calendar' }));
+    await openTab('calendar');
     const end = (): string => screen.getByText(/if nothing goes wrong/).textContent ?? '';
     const before = end();
     for (const day of ['Mon', 'Tue', 'Wed'])

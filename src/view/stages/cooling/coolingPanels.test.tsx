@@ -25,6 +25,9 @@ const type = (label: string | RegExp, value: string, at = 0): void => {
 };
 const partOf = (id: string) => findComponent(state.design, id)?.part;
 
+/** The engine answers after the hand rests. */
+const LATER = { timeout: 5000 };
+
 describe('heat, in place', () => {
   function Bars() {
     return <WattBars heat={useEditor((s) => s.analysis.reports.heat)} />;
@@ -111,17 +114,19 @@ describe('vents', () => {
     expect(leaks()).toBeCloseTo(before, 9);
   });
 
-  test('an open frame has no case air, and the table goes', () => {
+  test('an open frame has no case air, and the table goes', async () => {
     show(desk, <AirPanel />);
     fireEvent.click(screen.getByRole('checkbox', { name: /open frame/ }));
     expect(state.analysis.reports.heat.stress.openings).toEqual([]);
     expect(state.analysis.reports.heat.stress.caseAir_C).toBeCloseTo(desk.brief.room_C, 3);
-    expect(screen.getByText(/On an open frame the coolant would be as warm as now/)).toBeTruthy();
+    expect(
+      await screen.findByText(/On an open frame the coolant would be as warm as now/, {}, LATER),
+    ).toBeTruthy();
   });
 });
 
 describe('figures', () => {
-  test('a rating is taken only with its difference and speed, and then set beside ours', () => {
+  test('a rating is taken only with its difference and speed, and then set beside ours', async () => {
     show(desk, <FiguresPanel />);
     type('Carries', '500');
     expect(screen.getByRole('note').textContent).toContain('say nothing without the difference');
@@ -132,7 +137,7 @@ describe('figures', () => {
     expect(partOf('front-radiator')).toMatchObject({
       rating: { heat_W: 500, difference_K: 10, speed_rpm: 2000 },
     });
-    expect(screen.getByText(/^Printed: 50\.0 W\/K/)).toBeTruthy();
+    expect(await screen.findByText(/^Printed: 50\.0 W\/K/, {}, LATER)).toBeTruthy();
     type('Carries', '');
     expect(partOf('front-radiator')).not.toHaveProperty('rating');
   });

@@ -1,3 +1,4 @@
+/** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign } from '@/catalogue';

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { demoDesign, STANDARD_KIT } from '@/catalogue';
 import { applyEdit, emptyDesign, type Design, type Edit } from '@/core/design';
-import { show, state } from '@/view/workspace/showInEditor';
+import { openTab, show, state } from '@/view/workspace/showInEditor';
 import { LogStage } from './LogStage';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
@@ -88,9 +88,9 @@ describe('log', () => {
     expect(work().readings?.map((r) => r.load)).toEqual(['stress', 'gaming']);
   });
 
-  test('service: what is due first, done today, and due again a whole interval later', () => {
+  test('service: what is due first, done today, and due again a whole interval later', async () => {
     show(after(READ), <LogStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'years and service' }));
+    await openTab('years and service');
     const first = (): HTMLElement => screen.getAllByRole('row')[1] as HTMLElement;
     expect(first().textContent).toContain('Tighten every fitting by hand, cold');
     expect(first().textContent).toContain('3 Dec 2026');
@@ -100,9 +100,9 @@ describe('log', () => {
     expect(screen.getByText(/^Drain at the lowest place/)).toBeTruthy();
   });
 
-  test('a quote adds up, and is kept once it is said for whom', () => {
+  test('a quote adds up, and is kept once it is said for whom', async () => {
     show(desk, <LogStage />);
-    fireEvent.click(screen.getByRole('radio', { name: 'quote and handover' }));
+    await openTab('quote and handover');
     const cells = screen
       .getAllByRole('cell')
       .map((c) => Math.round(100 * Number((c.textContent ?? '').replaceAll(',', ''))));
@@ -119,15 +119,15 @@ describe('log', () => {
 });
 
 describe('years and service', () => {
-  test('what the loops can still take, as measured once it was, with where upgrades are tried', () => {
-    const heatOf = () => {
-      fireEvent.click(screen.getByRole('radio', { name: 'years and service' }));
+  test('what the loops can still take, as measured once it was, with where upgrades are tried', async () => {
+    const heatOf = async () => {
+      await openTab('years and service');
       const heading = screen.getByRole('heading', { name: 'What an upgrade would bring' });
       const text = heading.parentElement?.textContent ?? '';
       return { text, W: Number(/the loops carry (\d+) W/.exec(text)?.[1]) };
     };
     const { unmount } = show(desk, <LogStage />) as unknown as { unmount(): void };
-    const printed = heatOf();
+    const printed = await heatOf();
     expect(printed.text).toContain('as printed');
     unmount();
     const measured = {
@@ -139,7 +139,7 @@ describe('years and service', () => {
       spreads: { radiators: 0.03 },
     };
     show(after(READ, { do: 'work.measured', measured }), <LogStage />);
-    const real = heatOf();
+    const real = await heatOf();
     expect(real.text).toContain('what was measured of this machine');
     expect(real.W).toBeLessThan(0.9 * printed.W);
     expect(screen.getByRole('link', { name: 'Another pump' }).getAttribute('href')).toMatch(
