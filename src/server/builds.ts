@@ -10,7 +10,7 @@ import { inPool, type Accepted, type Watch } from './pool';
 import { busyWords, JUDGE_MS, LOOK_OVER_MS, OPEN_MS, pooled, ROUTE_MS } from './pooled';
 import { partListsNow } from './retired';
 import { theStore } from './store';
-import { askedReader } from './reader';
+import { askedReader, forReader } from './reader';
 import { summariseLater, summaryStates, type SummaryState } from './summaries';
 
 export interface BuildEntry {
@@ -117,7 +117,8 @@ export async function openWorkedOut(id: string): Promise<WorkedOutBuild | null> 
   if (!opened) return null;
   const { design } = opened;
   try {
-    const told = await inPool('tell', { design, partLists: await partListsNow() }, JUDGE_MS);
+    const partLists = await partListsNow();
+    const told = await forReader(() => inPool('tell', { design, partLists }, JUDGE_MS));
     return { ...opened, told };
   } catch (error) {
     if (busyWords(error) === null) throw error;

@@ -21,7 +21,7 @@ export interface DueJob extends ServiceJob {
   readonly due: string | null;
 }
 
-const COMMON = 'common practice, no source';
+const common = (): string => msg`common practice, no source`;
 const MONTH_DAYS = 30.4;
 const months = (n: number): number => Math.round(n * MONTH_DAYS);
 
@@ -35,7 +35,7 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
     title: string,
     why: string,
     [first, every]: readonly [number, number],
-    source = COMMON,
+    source = common(),
   ): ServiceJob => ({ id, title, why, first_days: first, every_days: every, source });
   const coolantMonths = inhibited.length > 0 ? Math.min(...inhibited) : 6;
   return [
@@ -61,7 +61,7 @@ export function serviceJobs(design: Design): readonly ServiceJob[] {
               ? msg`What keeps the metals apart in it is used up by then.`
               : msg`Without an inhibitor water turns; look for flakes and slime.`,
             [months(coolantMonths), months(coolantMonths)],
-            inhibited.length > 0 ? msg`the coolant that is in the loop` : COMMON,
+            inhibited.length > 0 ? msg`the coolant that is in the loop` : common(),
           ),
         ]
       : []),

@@ -8,7 +8,6 @@ import { Press } from './Press';
 import { isValidElement, useState, type ReactNode } from 'react';
 import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
-import { rich } from './rich';
 
 export interface Reason {
   readonly title: string;
@@ -64,7 +63,7 @@ export function Why({
             ))}
           </TableBody>
         </Table>
-        <p className="soft">{rich`Source: ${(<span lang="en">{reason.source}</span>)}`}</p>
+        <p className="soft">{msg`Source: ${reason.source}`}</p>
       </Popover>
     </>
   );

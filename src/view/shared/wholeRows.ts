@@ -76,6 +76,10 @@ export function useWholeRows<T extends HTMLElement>(isSheet = false): RefObject<
     const ending = isSheet ? SHORTEN : CUT;
     const fit = (): void => ending.fit(scroller);
     const free = (): void => ending.free(scroller);
+    // Nothing moves under a finger that is down: its click would miss.
+    const fitUnpressed = (): void => {
+      if (!scroller.matches(':active')) fit();
+    };
     const sizes = new ResizeObserver(fit);
     const follow = (): void => {
       sizes.disconnect();
@@ -90,13 +94,13 @@ export function useWholeRows<T extends HTMLElement>(isSheet = false): RefObject<
     children.observe(scroller, { childList: true });
     scroller.addEventListener('scroll', free, { passive: true });
     scroller.addEventListener('scrollend', fit);
-    scroller.addEventListener('focusin', fit);
+    scroller.addEventListener('focusin', fitUnpressed);
     return () => {
       sizes.disconnect();
       children.disconnect();
       scroller.removeEventListener('scroll', free);
       scroller.removeEventListener('scrollend', fit);
-      scroller.removeEventListener('focusin', fit);
+      scroller.removeEventListener('focusin', fitUnpressed);
     };
   }, [isSheet]);
   return ref;

@@ -82,7 +82,7 @@ export function FindingList({
               <span className="mono" lang="en">
                 {f.code}
               </span>{' '}
-              · <span lang="en">{f.source}</span>
+              · {f.source}
             </p>
           </div>
         </li>

@@ -149,7 +149,7 @@ function Service({ due }: { readonly due: readonly DueJob[] }) {
                 <strong>{job.title}</strong>
                 <br />
                 <span className="soft">
-                  {job.why} (<span lang="en">{job.source}</span>)
+                  {job.why} ({job.source})
                 </span>
               </TableCell>
               <TableCell data-late={(job.due !== null && job.due < today) || undefined}>
