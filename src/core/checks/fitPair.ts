@@ -8,7 +8,7 @@ import { nameOf, type SpatialCheck, type SpatialInputs } from './inputs';
 /** Parts offered in place of one that does not fit. */
 const MOST_OFFERED = 3;
 
-const SOURCE = 'patterns, layouts and counts that the data of the parts name';
+const source = (): string => msg`patterns, layouts and counts that the data of the parts name`;
 
 /** Parts that do not belong together: the dearest mistake of the trade. */
 export const fitPair: SpatialCheck = {
@@ -20,7 +20,9 @@ export const fitPair: SpatialCheck = {
       a cover is made for another card or board, or sticks and slots differ in number. It cannot
       be mounted. Take one of the parts that fit.`;
   },
-  source: SOURCE,
+  get source() {
+    return source();
+  },
   run: (context) =>
     matchesOf(context.design).flatMap((match): Diagnostic[] => {
       if (match.verdict !== 'misfits') return [];
@@ -47,7 +49,9 @@ export const fitUnknown: SpatialCheck = {
       no pattern, layout or count. Look it up with the makers before buying, and type it into
       the part.`;
   },
-  source: SOURCE,
+  get source() {
+    return source();
+  },
   run: (context) =>
     matchesOf(context.design).flatMap((match): Diagnostic[] => {
       if (match.verdict !== 'unknown') return [];

@@ -24,7 +24,9 @@ export const runBends: SpatialCheck = {
       too short to be held. Choose another mandrel for it, or unpin the run and let it be routed
       again.`;
   },
-  source: `least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`,
+  get source() {
+    return msg`least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`;
+  },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {
       const { routed } = run;

@@ -31,7 +31,7 @@ const diagnostic = (
       ),
     }));
 
-const SOURCE = 'stack + 2.5 mm of thread up to stack + depth to the tube − 1 mm';
+const source = (): string => msg`stack + 2.5 mm of thread up to stack + depth to the tube − 1 mm`;
 
 export const screwTooLong: OperatingCheck = {
   code: 'screw.too-long',
@@ -41,7 +41,9 @@ export const screwTooLong: OperatingCheck = {
     return msg`A screw reaches the tubes behind the radiator's flange: turned home, it pierces
       one and ruins the radiator. Use a shorter one, or washers.`;
   },
-  source: SOURCE,
+  get source() {
+    return source();
+  },
   run: (context) =>
     diagnostic(context, 'too-long', (n, what) => ({
       title: msg`Screws of ${n.length_mm ?? '–'} mm pierce ${nameOf(context, n.radiator)}`,
@@ -59,7 +61,9 @@ export const screwTooShort: OperatingCheck = {
   get meaning() {
     return msg`A screw has less than 2.5 mm of thread in the radiator and will not hold.`;
   },
-  source: SOURCE,
+  get source() {
+    return source();
+  },
   run: (context) =>
     diagnostic(context, 'too-short', (n, what) => ({
       title: msg`Screws of ${n.length_mm ?? '–'} mm do not hold ${what}`,
@@ -76,7 +80,9 @@ export const screwNone: OperatingCheck = {
   get meaning() {
     return msg`No screw on the build's list has a length in the window, not even with washers.`;
   },
-  source: SOURCE,
+  get source() {
+    return source();
+  },
   run: (context) =>
     diagnostic(context, 'none', (n, what) => ({
       title: msg`No ${n.thread} screw fits ${what}`,
