@@ -3,7 +3,7 @@ import { BARE_PART_LISTS, demoDesign } from '@/catalogue';
 import { analyse, tell } from '@/core/analysis';
 import { applyEdit, type Design, type Edit } from '@/core/design';
 import { showUnits } from '@/core/units';
-import { ThreadAnalyst, type Heard, type Thread } from './analyst';
+import { ThreadAnalyst, WAKE_MS, type Heard, type Thread } from './analyst';
 import { AnalystDesk } from './analystDesk';
 
 const desk = demoDesign('pocket-planetarium') as Design;
@@ -77,6 +77,7 @@ describe('the analyst of a page', () => {
   test('what it is woken with it does not say again', async () => {
     const { analyst, heard, calls } = open();
     analyst.wake();
+    await new Promise((done) => setTimeout(done, WAKE_MS + 20));
     await settle();
     expect(calls.count).toBe(1);
     expect(heard).toEqual([]);
@@ -86,6 +87,7 @@ describe('the analyst of a page', () => {
     const { analyst, heard } = open();
     showUnits('us');
     analyst.wake();
+    await new Promise((done) => setTimeout(done, WAKE_MS + 20));
     await settle();
     expect(heard[0]?.told.words.units).toBe('us');
     expect(heard[0]?.told.stages.heat.result).toBe(analyse(desk).stages.heat.result);

@@ -74,6 +74,12 @@ export async function toldInThread(design: Design, partLists: PartLists): Promis
 }
 
 /**
+ * A page that is drawn again at once, in other units or another language, never opens the thread of
+ * the first drawing, ms.
+ */
+export const WAKE_MS = 250;
+
+/**
  * The analyst in a thread of its own. Of edits that follow each other while it works only the last
  * is worked out.
  */
@@ -84,6 +90,7 @@ export class ThreadAnalyst implements Analyst {
   private isWorking = false;
   private isAsked = false;
   private isClosed = false;
+  private waking: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     known: Heard,
@@ -113,8 +120,10 @@ export class ThreadAnalyst implements Analyst {
 
   wake(): void {
     this.isClosed = false;
-    if (!isInWordsNow(this.told)) this.ask();
-    else if (!this.isWorking) void this.work(false);
+    this.waking = setTimeout(() => {
+      if (!isInWordsNow(this.told)) this.ask();
+      else if (!this.isWorking) void this.work(false);
+    }, WAKE_MS);
   }
 
   private ask(): void {
@@ -136,7 +145,8 @@ export class ThreadAnalyst implements Analyst {
       if (!this.isClosed) this.fail(error);
     }
     this.isWorking = false;
-    if (this.isAsked && !this.isClosed) void this.work(true);
+    if (this.isClosed) this.endThread();
+    else if (this.isAsked) void this.work(true);
   }
 
   private awakeThread(): Thread {
@@ -153,7 +163,9 @@ export class ThreadAnalyst implements Analyst {
 
   close(): void {
     this.isClosed = true;
-    this.endThread();
+    clearTimeout(this.waking);
+    // One that is still loading ends when it has answered.
+    if (!this.isWorking) this.endThread();
   }
 }
 

@@ -508,7 +508,6 @@ export function createEditor(
         if (opened.found) restore(opened.found);
         // From now on this browser can open the build with the server away.
         else void log({ type: 'state', version: BUILD_VERSION, ...workState() });
-        engine.open();
         analyst.wake();
         bringInLeft();
         const edits = waiting;
@@ -553,7 +552,6 @@ export function createEditor(
         saver.pageCloses();
         saver.stop();
         analyst.close();
-        engine.close();
         outbox?.close();
         outbox = null;
       },
