@@ -120,6 +120,7 @@ export class ThreadAnalyst implements Analyst {
 
   wake(): void {
     this.isClosed = false;
+    clearTimeout(this.waking);
     this.waking = setTimeout(() => {
       if (!isInWordsNow(this.told)) this.ask();
       else if (!this.isWorking) void this.work(false);

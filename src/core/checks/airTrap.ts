@@ -36,7 +36,8 @@ export const airTrap: SpatialCheck = {
       that can stay; flow and tilting the case remove it over days.`;
   },
   get source() {
-    return msg`geometry of ports and routed tubes; an even spread of each part's volume over its height is an estimate`;
+    return msg`geometry of ports and routed tubes; an even spread of each part's volume over its
+      height is an estimate`;
   },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {

@@ -12,7 +12,9 @@ export const coolantAttacks: OperatingCheck = {
       tube, of a part, or of its seals. Take another coolant, or another tube or part.`;
   },
   get source() {
-    return msg`the coolant's own data; compound tables of O-ring handbooks and general chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress (common practice, no source)`;
+    return msg`the coolant's own data; compound tables of O-ring handbooks and general
+      chemical-resistance tables, from memory; glycol above a third crazes acrylic under stress
+      (common practice, no source)`;
   },
   run: (context) =>
     context.corrosion.polymers

@@ -17,7 +17,8 @@ export const coolantDue: OperatingCheck = {
       inhibitor.`;
   },
   get source() {
-    return msg`the coolant's own data; twelve months for one without an inhibitor, common practice, no source`;
+    return msg`the coolant's own data; twelve months for one without an inhibitor, common
+      practice, no source`;
   },
   run: ({ design }) =>
     design.loops.flatMap((loop): Diagnostic[] => {

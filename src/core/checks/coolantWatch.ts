@@ -12,7 +12,8 @@ export const coolantWatch: OperatingCheck = {
       so well. Look at it at each change of coolant, and keep a spare seal.`;
   },
   get source() {
-    return msg`compound tables of O-ring handbooks and general chemical-resistance tables, from memory`;
+    return msg`compound tables of O-ring handbooks and general chemical-resistance tables, from
+      memory`;
   },
   run: (context) =>
     context.corrosion.polymers

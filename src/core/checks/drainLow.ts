@@ -46,7 +46,8 @@ export const drainLow: OperatingCheck = {
       drain, but trap air when filling; a lower valve empties more.`;
   },
   get source() {
-    return msg`geometry of the ports; an even spread of each part's volume over its height is an estimate`;
+    return msg`geometry of the ports; an even spread of each part's volume over its height is an
+      estimate`;
   },
   run: (context) =>
     context.design.loops.flatMap((loop): Diagnostic[] => {

@@ -19,7 +19,8 @@ export const fanStall: OperatingCheck = {
       pressure, or fans in push-pull help.`;
   },
   get source() {
-    return msg`axial fans stall below about a third of their free flow (common practice, no source)`;
+    return msg`axial fans stall below about a third of their free flow (common practice, no
+      source)`;
   },
   run: (context) =>
     context.heat.radiators.flatMap((h): Diagnostic[] => {

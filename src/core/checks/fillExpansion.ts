@@ -15,7 +15,8 @@ export const fillExpansion: OperatingCheck = {
       a larger reservoir, or close the cap warm.`;
   },
   get source() {
-    return msg`density of the coolant at both temperatures; the air as an ideal gas with water vapour; tubes as thick-walled cylinders (Lamé), parts rigid`;
+    return msg`density of the coolant at both temperatures; the air as an ideal gas with water
+      vapour; tubes as thick-walled cylinders (Lamé), parts rigid`;
   },
   run: (context) =>
     context.heat.loops.flatMap((heat): Diagnostic[] => {

@@ -15,7 +15,8 @@ export const fitBlocked: SpatialCheck = {
       another mount.`;
   },
   get source() {
-    return msg`continuity and Bernoulli on the narrowest passage of the air: an estimate, no source for fans`;
+    return msg`continuity and Bernoulli on the narrowest passage of the air: an estimate, no
+      source for fans`;
   },
   run: (context) =>
     context.airflowObstructions

@@ -16,7 +16,8 @@ export const fitBoard: SpatialCheck = {
       where they put it. Another case takes it; a smaller board fits most larger cases.`;
   },
   get source() {
-    return msg`board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the Mini-ITX addendum, from memory`;
+    return msg`board standards the case's maker names; outlines of ATX 2.2, microATX 1.2 and the
+      Mini-ITX addendum, from memory`;
   },
   run: ({ design, offer }) =>
     design.components.flatMap((component): Diagnostic[] => {

@@ -13,7 +13,8 @@ export const fitCables: SpatialCheck = {
       room.`;
   },
   get source() {
-    return msg`depth behind the tray, of the case; cables by what the parts draw, spread 80 mm wide (estimate; common practice, no source)`;
+    return msg`depth behind the tray, of the case; cables by what the parts draw, spread 80 mm
+      wide (estimate; common practice, no source)`;
   },
   run: ({ system, design }) => {
     const behind_mm = design.case?.behind_mm ?? 0;

@@ -17,7 +17,8 @@ export const fitMount: SpatialCheck = {
       differ, or with its fans it is thicker than the case's maker allows there.`;
   },
   get source() {
-    return msg`data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are common practice`;
+    return msg`data of the case and the radiator; hole gaps of 15 and 20 mm on 140 mm sections are
+      common practice`;
   },
   run: (context) =>
     context.design.components.flatMap((component): Diagnostic[] => {

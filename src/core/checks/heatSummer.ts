@@ -12,7 +12,8 @@ export const heatSummer: OperatingCheck = {
       coolant passes 45 °C, though all is well in the usual room.`;
   },
   get source() {
-    return msg`limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no source)`;
+    return msg`limits from the parts' data; 45 °C: ratings of tube and pump (common practice, no
+      source)`;
   },
   run: (context) => {
     const { summer } = context;

@@ -34,7 +34,8 @@ export const metalMarginal: OperatingCheck = {
       date. Keep the inhibitor in date, or change a carrier.`;
   },
   get source() {
-    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with nickel: common practice, no source`;
+    return msg`Anodic index as reprinted from MIL-STD-889 / MIL-F-14072, from memory; silver with
+      nickel: common practice, no source`;
   },
   run: (context) =>
     context.corrosion.pairs

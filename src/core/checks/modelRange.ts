@@ -103,7 +103,8 @@ export const modelRange: OperatingCheck = {
       sure than the others. Measure nearer to where the part works, or bring it back.`;
   },
   get source() {
-    return msg`the ranges that each correlation states; a quarter beyond the last point is let pass`;
+    return msg`the ranges that each correlation states; a quarter beyond the last point is let
+      pass`;
   },
   run: (context) => {
     const outside = [

@@ -15,7 +15,8 @@ export const powerHeader: OperatingCheck = {
       list, or a header is almost at its current. Too much current burns a header out.`;
   },
   get source() {
-    return msg`the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says nothing (common practice, no source)`;
+    return msg`the board's headers; 4 fan headers of 1 A and one of 2 A for a pump where it says
+      nothing (common practice, no source)`;
   },
   run: (context) => {
     const cables = context.offer.filter((p): p is CablePart => p.kind === 'cable');

@@ -13,7 +13,8 @@ export const powerLead: OperatingCheck = {
       are routed, and no extension on the list is long enough.`;
   },
   get source() {
-    return msg`cable lengths of the parts; the way is estimated from where they stand, along the axes and a quarter more (common practice, no source)`;
+    return msg`cable lengths of the parts; the way is estimated from where they stand, along the
+      axes and a quarter more (common practice, no source)`;
   },
   run: (context) =>
     context.wiring.lines.flatMap((line): Diagnostic[] => {

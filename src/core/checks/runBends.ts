@@ -25,7 +25,8 @@ export const runBends: SpatialCheck = {
       again.`;
   },
   get source() {
-    return msg`least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a tube's diameter, or the mandrel's grip, between bends (common practice, no source)`;
+    return msg`least radius in the tube's data; ${STRAIGHT_MM} mm straight at a fitting and a
+      tube's diameter, or the mandrel's grip, between bends (common practice, no source)`;
   },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {

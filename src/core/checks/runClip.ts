@@ -14,7 +14,8 @@ export const runClip: SpatialCheck = {
       something, or bend tighter than it stands. Hold it with a clip, or choose another route.`;
   },
   get source() {
-    return msg`elastica (Euler 1744; Love, ch. XIX); sag of a beam (Roark); hardness of the tube estimated`;
+    return msg`elastica (Euler 1744; Love, ch. XIX); sag of a beam (Roark); hardness of the tube
+      estimated`;
   },
   run: (context) =>
     context.runs.flatMap((run) => {

@@ -23,7 +23,8 @@ export const runJointApart: SpatialCheck = {
       them was moved or turned. Move it back, or run a tube between them.`;
   },
   get source() {
-    return msg`geometry of the placed ports; 12 mm along and 2 mm across a joint are common practice, no source`;
+    return msg`geometry of the placed ports; 12 mm along and 2 mm across a joint are common
+      practice, no source`;
   },
   run: (context) =>
     context.system.loops.flatMap((graph): Diagnostic[] =>

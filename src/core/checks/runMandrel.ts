@@ -23,7 +23,8 @@ export const runMandrel: SpatialCheck = {
       makes. Route it again, take another mandrel, or set the route by hand.`;
   },
   get source() {
-    return msg`the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no source`;
+    return msg`the mandrels named for the loop; 1° and 0.5 mm as the same are common practice, no
+      source`;
   },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {

@@ -12,7 +12,8 @@ export const runNoWay: SpatialCheck = {
       tighter.`;
   },
   get source() {
-    return msg`the search itself, over right-angled ways and sidesteps for hard tube, and gentle curves for soft`;
+    return msg`the search itself, over right-angled ways and sidesteps for hard tube, and gentle
+      curves for soft`;
   },
   run: (context) =>
     context.missing.map((m) => {

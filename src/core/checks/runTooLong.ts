@@ -15,7 +15,8 @@ export const runTooLong: SpatialCheck = {
       between.`;
   },
   get source() {
-    return msg`length of the stick in the tube's data; the run as routed, or estimated, with its trim`;
+    return msg`length of the stick in the tube's data; the run as routed, or estimated, with its
+      trim`;
   },
   run: (context) =>
     context.runs.flatMap((run): Diagnostic[] => {

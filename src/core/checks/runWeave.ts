@@ -11,7 +11,8 @@ export const runWeave: SpatialCheck = {
       it where that costs no more than about three bends.`;
   },
   get source() {
-    return msg`geometry: both tubes along their ways, seen through the glass; two loops look best apart (common practice, no source)`;
+    return msg`geometry: both tubes along their ways, seen through the glass; two loops look best
+      apart (common practice, no source)`;
   },
   run: (context) =>
     context.runs.flatMap((run) =>

@@ -1,5 +1,5 @@
 import type { Edit, Loop, PortRef } from '../design';
-import { msg } from '../messages';
+import { msg, sentences } from '../messages';
 import type { Fix, Diagnostic } from './diagnostic';
 import { isWet } from '../components';
 import { nameOf, type SpatialCheck } from './inputs';
@@ -35,7 +35,13 @@ export const wrongWay: SpatialCheck = {
           {
             subjects: [component.id, ...bad.map((l) => l.id)],
             title: msg`${nameOf(context, component.id)} has its flow reversed`,
-            detail: `${bad.map((l) => (role(l.to) === 'out' ? 'A run goes into its outlet' : 'a run leaves by its inlet')).join('; ')}.`,
+            detail: sentences(
+              ...bad.map((l) =>
+                role(l.to) === 'out'
+                  ? msg`A run goes into its outlet.`
+                  : msg`A run leaves by its inlet.`,
+              ),
+            ),
             candidates: () => fixes,
           },
         ];

@@ -219,7 +219,8 @@ export function createEditor(
     };
     const analyst = makeAnalyst({ design, told }, partLists, hear, () =>
       set({
-        diagnostic: msg`This build could not be worked out. What you did is kept; take back the last step, or reload the page.`,
+        diagnostic: msg`This build could not be worked out. What you did is kept; take back the
+          last step, or reload the page.`,
       }),
     );
     const saver = createSaver(

@@ -10,7 +10,8 @@ export const uninhibited: MetalVerdict = {
       out.`;
   },
   get source() {
-    return msg`limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts as harsh`;
+    return msg`limits as reprinted with MIL-STD-889, from memory; a loop without inhibitor counts
+      as harsh`;
   },
   applies: ({ difference_V, limit_V }) => difference_V > limit_V + LIMIT_SLACK_V,
 };

@@ -40,7 +40,8 @@ export function reasonForRise(report: CaseReport, design: Design): Reason {
       })),
       { name: msg`room`, value: formatCelsius(design.brief.room_C, 1) },
     ],
-    source: msg`crossflow effectiveness–NTU, exact series (Kays & London); installation factors by common practice`,
+    source: msg`crossflow effectiveness–NTU, exact series (Kays & London); installation factors by
+      common practice`,
   };
 }
 
@@ -129,7 +130,8 @@ export function reasonForNoise(design: Design, thermalModel: ThermalModel): Reas
         value: msg`${formatNumber(t.tone_Hz)} Hz, of seven blades`,
       })),
     ],
-    source: msg`ASHRAE Handbook, fan laws; A-weighting by IEC 61672-1; shapes of spectra, case and direction by common practice, no source; free field`,
+    source: msg`ASHRAE Handbook, fan laws; A-weighting by IEC 61672-1; shapes of spectra, case and
+      direction by common practice, no source; free field`,
   };
 }
 
@@ -181,7 +183,8 @@ export const reasonForBand = (b: Uncertainty): Reason => ({
     { name: msg`paste and pads`, value: `± ${formatNumber(100 * SPREAD.interface)} %` },
     { name: msg`over the brief’s rise`, value: `${formatNumber(100 * b.riseOver)} %` },
   ],
-  source: msg`standard deviations by common practice, no source; logged readings will narrow the first two`,
+  source: msg`standard deviations by common practice, no source; logged readings will narrow the
+    first two`,
 });
 
 export const reasonForCarries = (

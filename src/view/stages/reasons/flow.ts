@@ -14,7 +14,8 @@ export function reasonForFlow(flow: LoopFlow): Reason {
       { name: msg`rounds`, value: formatNumber(flow.iterations) },
       { name: msg`left over`, value: msg`${flow.residual.energy_kPa.toExponential(1)} kPa` },
     ],
-    source: msg`pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410; dp = aQ + bQ² parts`,
+    source: msg`pump curve by points, affinity laws; Darcy–Weisbach with Colebrook; Crane TP-410;
+      dp = aQ + bQ² parts`,
   };
 }
 

@@ -21,7 +21,8 @@ export const reasonForGap = (g: Gap, judged?: GapJudged): Reason => ({
     ...chancesOf(judged),
   ],
   source: judged
-    ? msg`geometry of the placed parts; a tolerance as three standard deviations (common practice, no source)`
+    ? msg`geometry of the placed parts; a tolerance as three standard deviations (common practice,
+      no source)`
     : msg`geometry of the placed parts`,
 });
 

@@ -84,5 +84,6 @@ export const reasonForExpansion = (e: Expansion): Reason => ({
       value: `${formatMeasure(-e.sinks_bar, 'bar', { decimals: 2 })}`,
     },
   ],
-  source: msg`density fits of the coolant; ideal gas; vapour by Magnus (WMO); thick-walled cylinder (Lamé), moduli from memory`,
+  source: msg`density fits of the coolant; ideal gas; vapour by Magnus (WMO); thick-walled
+    cylinder (Lamé), moduli from memory`,
 });
