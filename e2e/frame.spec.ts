@@ -237,3 +237,33 @@ test('a row that is cut would be found: without the clipping one is', async ({ p
   });
   expect(await halfRows(page)).toHaveLength(1);
 });
+
+test('nothing moves under a finger that is down; the sheet ends in whole rows once it is up', async ({
+  page,
+}) => {
+  await openStage(page, 'fenland-flood-tower', 'runs');
+  const panel = page.getByRole('complementary', { name: 'Working panel' });
+  await expect.poll(() => halfRows(page)).toEqual([]);
+  const height = () => panel.evaluate((e) => (e as HTMLElement).offsetHeight);
+  const rolled = async (far: number): Promise<void> => {
+    await panel.evaluate((e, by) => (e.scrollTop += by), far);
+    await page.waitForTimeout(300);
+  };
+  // Rolled by these the sheet takes several heights while nothing is pressed.
+  const free = new Set<number>();
+  for (const far of [11, 13, 17]) {
+    await rolled(far);
+    free.add(await height());
+  }
+  expect(free.size).toBeGreaterThan(1);
+  await page.mouse.move(1100, 500);
+  await page.mouse.down();
+  const held = new Set([await height()]);
+  for (const far of [11, 13, 17]) {
+    await rolled(far);
+    held.add(await height());
+  }
+  expect(held.size).toBe(1);
+  await page.mouse.up();
+  await expect.poll(() => halfRows(page)).toEqual([]);
+});

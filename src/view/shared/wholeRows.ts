@@ -74,12 +74,15 @@ export function useWholeRows<T extends HTMLElement>(isSheet = false): RefObject<
     const scroller = ref.current;
     if (!scroller || typeof ResizeObserver === 'undefined') return undefined;
     const ending = isSheet ? SHORTEN : CUT;
-    const fit = (): void => ending.fit(scroller);
     const free = (): void => ending.free(scroller);
+    let isDue = false;
     // Nothing moves under a finger that is down: its click would miss.
-    const fitUnpressed = (): void => {
-      if (!scroller.matches(':active')) fit();
+    const fit = (): void => {
+      isDue = scroller.matches(':active');
+      if (!isDue) ending.fit(scroller);
     };
+    // The click itself comes after the finger is up.
+    const released = (): void => void setTimeout(() => isDue && fit());
     const sizes = new ResizeObserver(fit);
     const follow = (): void => {
       sizes.disconnect();
@@ -94,13 +97,17 @@ export function useWholeRows<T extends HTMLElement>(isSheet = false): RefObject<
     children.observe(scroller, { childList: true });
     scroller.addEventListener('scroll', free, { passive: true });
     scroller.addEventListener('scrollend', fit);
-    scroller.addEventListener('focusin', fitUnpressed);
+    scroller.addEventListener('focusin', fit);
+    window.addEventListener('pointerup', released);
+    window.addEventListener('pointercancel', released);
     return () => {
       sizes.disconnect();
       children.disconnect();
       scroller.removeEventListener('scroll', free);
       scroller.removeEventListener('scrollend', fit);
-      scroller.removeEventListener('focusin', fitUnpressed);
+      scroller.removeEventListener('focusin', fit);
+      window.removeEventListener('pointerup', released);
+      window.removeEventListener('pointercancel', released);
     };
   }, [isSheet]);
   return ref;
