@@ -39,8 +39,14 @@ async function beside(steps) {
     }
   };
   const workers = [work(), work()];
-  for (const s of steps) tell(s[0], ...(await told.get(s).promise));
+  for (const s of steps) tell(s[0], ...(await told.get(s).promise), s[3]);
   await Promise.all(workers);
+}
+
+/** Each page whose script is held counts as one. */
+function pagesHeld({ status, stdout }) {
+  const pages = stdout.split('\n').filter((line) => /^\s*Size:/.test(line)).length;
+  return { passed: status === 0 ? pages : 0, failed: status === 0 ? 0 : 1 };
 }
 
 function deferred() {
@@ -118,6 +124,7 @@ await beside([
   ],
   ['kept documents', bin('tsx'), ['scripts/docs.ts', '--check']],
   ['message files', bin('tsx'), ['scripts/messages.ts', '--check']],
+  ['first-load script', bin('size-limit'), [], pagesHeld],
 ]);
 // The rooms that only compute take both cores; those that ask pools and servers leave them one.
 const ASKS = 'src/(server|store|cli|engine|devices)/';

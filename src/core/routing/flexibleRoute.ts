@@ -2,7 +2,8 @@ import { add, norm, scale, sub, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { roundedPath, samplePath, turnBetween } from './path';
-import { freeCurve, TIGHT } from './asItLies';
+import { freeCurve } from './asItLies';
+import { TIGHT } from './clipReason';
 import { TwoBends } from './twoBends';
 import { tollOf, type Workspace } from './workspace';
 

@@ -29,7 +29,8 @@ export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidi
 export { worthOfRoute } from './worth';
 export { inTheWayWords, wayOutWords } from './wayOut';
 export { inTheWayOf, type InTheWay } from './reason';
-export { asItLies, clipReason, modulusOf, sagBetween, type ClipReason } from './asItLies';
+export { asItLies, modulusOf, sagBetween } from './asItLies';
+export { clipReason, type ClipReason } from './clipReason';
 export { alternatives, type Alternative } from './alternatives';
 export { withLegAt, withMoved, type Hold } from './waypoints';
 export { cheapestPath, type Found, type Problem } from './search';

@@ -1,13 +1,12 @@
 'use client';
-import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
+import dynamic from 'next/dynamic';
+import { isValidElement, useState, type ReactNode } from 'react';
 import { msg } from '@/core/messages';
 import { Press } from './Press';
-import { isValidElement, useState, type ReactNode } from 'react';
-import Popover from '@mui/material/Popover';
 import styles from './Why.module.css';
+
+// Loaded when a number is first asked.
+const WhyCard = dynamic(() => import('./WhyCard').then((m) => m.WhyCard));
 
 export interface Reason {
   readonly title: string;
@@ -33,38 +32,20 @@ export function Why({
   readonly reason: Reason;
 }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [wasAsked, setAsked] = useState(false);
   return (
     <>
       <Press
         className={styles.ask}
         aria-label={msg`${reason.title}: ${textOf(children)}, why?`}
-        onClick={(e) => setAnchor(e.currentTarget)}
+        onClick={(e) => {
+          setAnchor(e.currentTarget);
+          setAsked(true);
+        }}
       >
         {children}
       </Press>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        slotProps={{ paper: { elevation: 0, className: styles.card as string } }}
-      >
-        <h2>{reason.title}</h2>
-        <p>{reason.formula}</p>
-        <Table>
-          <TableBody>
-            {reason.inputs.map((i) => (
-              <TableRow key={i.name}>
-                <TableCell component="th" scope="row">
-                  {i.name}
-                </TableCell>
-                <TableCell className="num">{i.value}</TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
-        <p className="soft">{msg`Source: ${reason.source}`}</p>
-      </Popover>
+      {wasAsked && <WhyCard reason={reason} anchor={anchor} onClose={() => setAnchor(null)} />}
     </>
   );
 }

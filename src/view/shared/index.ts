@@ -20,5 +20,6 @@ export { printSheets, type PrintText } from './printSheets';
 export { Progress } from './Progress';
 export { useHandedIn } from './useHandedIn';
 export { useOffer } from './useOffer';
+export { useOfferSoon } from './useOfferSoon';
 export { useOwnShelves, usePartLists } from './usePartLists';
 export { TroublePage } from './TroublePage';

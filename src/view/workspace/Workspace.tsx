@@ -2,7 +2,6 @@
 import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
-import Snackbar from '@mui/material/Snackbar';
 import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { Announcer } from './Announcer';
@@ -17,6 +16,7 @@ import { useKeys } from './useKeys';
 import styles from './Workspace.module.css';
 
 // What is opened on demand loads then.
+const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
 const FindingSheet = dynamic(() => import('./FindingSheet').then((m) => m.FindingSheet));
 const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
 const CommandSearch = dynamic(() => import('./CommandSearch').then((m) => m.CommandSearch));
@@ -126,12 +126,14 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
         <HistoryDrawer />
       </WhenAsked>
       {drawer === 'help' && <HelpDialog onClose={() => open(null)} />}
-      <Snackbar
-        open={diagnostic !== null}
-        onClose={() => say(null)}
-        autoHideDuration={9000}
-        message={diagnostic}
-      />
+      <WhenAsked asked={diagnostic !== null}>
+        <Snackbar
+          open={diagnostic !== null}
+          onClose={() => say(null)}
+          autoHideDuration={9000}
+          message={diagnostic}
+        />
+      </WhenAsked>
     </div>
   );
 }

@@ -1,11 +1,13 @@
 'use client';
 import { Press } from '@/view/shared';
-import Image from 'next/image';
+import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { msg } from '@/core/messages';
-import { formatDate } from '@/core/units';
 import type { Photos, StepPhoto } from './usePhotos';
 import styles from './StepPhotos.module.css';
+
+// Loaded when there is a photo to show.
+const Photo = dynamic(() => import('./Photo').then((m) => m.Photo));
 
 /** Photos of one step: how it looked before, which screw came from where. */
 export function StepPhotos({ step, photos }: { readonly step: string; readonly photos: Photos }) {
@@ -34,13 +36,7 @@ export function StepPhotos({ step, photos }: { readonly step: string; readonly p
       {own.map((p) => (
         <figure key={p.id} className={styles.photo}>
           <a href={p.address} target="_blank" rel="noreferrer">
-            <Image
-              src={p.address}
-              alt={msg`Taken ${formatDate(p.takenAt, 'moment')}`}
-              width={96}
-              height={72}
-              unoptimized
-            />
+            <Photo photo={p} />
           </a>
           <figcaption>
             {p.waiting && <span className="soft">{msg`not sent yet`}</span>}

@@ -1,12 +1,15 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import type { Step } from '@/core/assembly';
 import type { System } from '@/core/system';
 import { isInSpace, useEditor, type CaseView } from '@/view/workspace';
-import { Elevation } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import styles from './AssemblyStage.module.css';
+
+// Loaded for the flat views.
+const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
 
 /** What stands in the case once these steps are done. */
 function standingAfter(steps: readonly Step[]): {

@@ -6,7 +6,7 @@ import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatNumber, formatSize } from '@/core/units';
 import { scale, type Vec } from '@/core/geometry';
-import { Pick, Segments, useOffer, Check, Press } from '@/view/shared';
+import { Pick, Segments, useOfferSoon, Check, Press } from '@/view/shared';
 import {
   CASE_VIEWS,
   isInSpace,
@@ -22,7 +22,6 @@ import { SpatialFrame } from '../frame/SpatialFrame';
 import { Section, StageFrame } from '../frame/StageFrame';
 import { CaseInSpace } from '../scene/CaseInSpace';
 import { BracketMaker } from './BracketMaker';
-import { ChooseCase } from './ChooseCase';
 import { gapsToMind, GapTable } from './GapTable';
 import { MountDepths } from './MountDepths';
 import { PartsFit } from './PartsFit';
@@ -35,6 +34,7 @@ import styles from './CaseStage.module.css';
 
 // What is opened on demand loads then.
 const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
+const ChooseCase = dynamic(() => import('./ChooseCase').then((m) => m.ChooseCase));
 const PlaceCard = dynamic(() => import('./PlaceCard').then((m) => m.PlaceCard));
 const WhatFitsView = dynamic(() => import('./WhatFitsView').then((m) => m.WhatFitsView));
 const CaseEditor = dynamic(() => import('./editor/CaseEditor').then((m) => m.CaseEditor));
@@ -90,7 +90,7 @@ export function CaseStage() {
   useInAddress('view', view);
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
-  const cases = useOffer('case');
+  const cases = useOfferSoon('case');
   // The tables follow in the frame after the drawing.
   const gaps = useDeferredValue(held.gaps),
     mountDepths = useDeferredValue(held.mountDepths);

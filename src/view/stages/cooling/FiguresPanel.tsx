@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -9,11 +10,16 @@ import { useState } from 'react';
 import { formatNumber } from '@/core/units';
 import { useEditor, useRatings } from '@/view/workspace';
 import { msg, sentences } from '@/core/messages';
-import { CurveEditor, type CurveOf } from '../curve';
+import type { CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
-import { MeasuredEditor } from './MeasuredEditor';
 import { RatingEditor } from './RatingEditor';
 import styles from './CoolingStage.module.css';
+
+// Loaded when it is first opened.
+const MeasuredEditor = dynamic(() => import('./MeasuredEditor').then((m) => m.MeasuredEditor));
+
+// Loaded when it is first opened.
+const CurveEditor = dynamic(() => import('../curve').then((m) => m.CurveEditor));
 
 const measuredWords = ({
   points,

@@ -1,26 +1,20 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useRef } from 'react';
 import { Press } from '@/view/shared';
-import { memo, useRef } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import type { CoolingCurve } from '@/core/thermal';
-import {
-  formatKelvin,
-  formatNumber,
-  formatSpeed,
-  tickShown,
-  ticksShown,
-  unitShown,
-} from '@/core/units';
+import { formatKelvin, formatNumber, formatSpeed, unitShown } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import { useUnderHand } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import { BOTTOM, LEFT, RIGHT, TOP, type Point } from './noiseRiseSheet';
 import styles from './CoolingStage.module.css';
 
-interface Point {
-  readonly noise_dBA: number;
-  readonly deltaT_K: number;
-  readonly speed_rpm: number;
-}
+// The handle answers before the curves under it are there.
+const NoiseRisePlot = dynamic(() => import('./NoiseRisePlot').then((m) => m.NoiseRisePlot), {
+  ssr: false,
+});
+
 interface Props {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
@@ -31,18 +25,6 @@ interface Props {
   readonly range: readonly [number, number];
   readonly onSpeed: (rpm: number) => void;
 }
-
-const LEFT = 34,
-  RIGHT = 128,
-  TOP = 22,
-  BOTTOM = 34;
-const DASH: Record<string, string | undefined> = {
-  now: undefined,
-  more: '7 4',
-  less: '10 4 2 4',
-  thicker: '2 4',
-  'push-pull': '12 3 2 3 2 3',
-};
 
 /**
  * Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for
@@ -114,7 +96,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
     <div ref={frame} className={styles.chart} aria-busy={stale}>
       {width > 0 && (
         <>
-          <Plot
+          <NoiseRisePlot
             curves={curves}
             stale={stale}
             width={width}
@@ -205,101 +187,6 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
     </div>
   );
 }
-
-interface PlotProps {
-  readonly curves: readonly CoolingCurve[];
-  readonly stale: boolean;
-  readonly width: number;
-  readonly height: number;
-  readonly x0: number;
-  readonly x1: number;
-  readonly y0: number;
-  readonly y1: number;
-  readonly deltaT_K: number;
-  readonly noise_dBA: number;
-}
-
-/**
- * Curves and corner alone: they do not change while the handle moves, so they are not drawn again.
- */
-const Plot = memo(function Plot({
-  curves,
-  stale,
-  width,
-  height,
-  x0,
-  x1,
-  y0,
-  y1,
-  deltaT_K,
-  noise_dBA,
-}: PlotProps) {
-  return (
-    <LineChart
-      width={width}
-      height={height}
-      margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }}
-      accessibilityLayer={false}
-      style={{ opacity: stale ? 0.6 : 1 }}
-    >
-      <defs>
-        <pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse">
-          <path d="M0 6L6 0" stroke="var(--copper)" strokeOpacity="0.35" strokeWidth="1" />
-        </pattern>
-      </defs>
-      <CartesianGrid vertical={false} stroke="var(--hairline)" />
-      <XAxis
-        type="number"
-        dataKey={(p: Point) => p.noise_dBA}
-        domain={[x0, x1]}
-        ticks={steps(x0, x1, 2)}
-        allowDataOverflow
-        height={30}
-        stroke="var(--soft)"
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-      />
-      <YAxis
-        type="number"
-        domain={[y0, y1]}
-        ticks={ticksShown(y0, y1, 4, 'K')}
-        tickFormatter={(v: number) => tickShown(v, 'K')}
-        allowDataOverflow
-        width={30}
-        tickLine={false}
-        axisLine={false}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-      />
-      <ReferenceArea
-        x1={x0}
-        x2={noise_dBA}
-        y1={y0}
-        y2={deltaT_K}
-        fill="url(#brief-corner)"
-        stroke="var(--copper)"
-        strokeOpacity={0.7}
-        ifOverflow="hidden"
-      />
-      {curves.map((c) => (
-        <Line
-          key={c.id}
-          data={c.points as Point[]}
-          dataKey={(p: Point) => p.deltaT_K}
-          stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'}
-          strokeWidth={c.id === 'now' ? 2.4 : 1.3}
-          strokeDasharray={DASH[c.id]}
-          dot={false}
-          isAnimationActive={false}
-          activeDot={false}
-        />
-      ))}
-    </LineChart>
-  );
-});
-
-const steps = (from: number, to: number, by: number): number[] =>
-  Array.from({ length: Math.floor((to - from) / by) + 1 }, (_, i) => from + i * by);
 
 /** Where a curve ends, or leaves the sheet. */
 function endInside(points: readonly Point[], x1: number): Point | null {

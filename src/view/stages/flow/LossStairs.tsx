@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { componentName, findComponent } from '@/core/design';
 import { useState } from 'react';
 import { fitOf, runDrop, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
@@ -15,9 +16,12 @@ import { useEditor } from '@/view/workspace';
 import { msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons/flow';
-import { CurveEditor, type CurveOf } from '../curve';
+import type { CurveOf } from '../curve';
 import { RunFittings } from './RunFittings';
 import styles from './FlowStage.module.css';
+
+// Loaded when it is first opened.
+const CurveEditor = dynamic(() => import('../curve').then((m) => m.CurveEditor));
 
 interface Props {
   readonly graph: LoopGraph;

@@ -1,7 +1,7 @@
 'use client';
+import dynamic from 'next/dynamic';
+import { useDeferredValue, useMemo, useRef } from 'react';
 import { Press } from '@/view/shared';
-import { memo, useDeferredValue, useMemo, useRef } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import {
   atFullSpeed,
   flowAtShares,
@@ -10,18 +10,16 @@ import {
   type FlowNetwork,
   type LoopFlow,
 } from '@/core/hydraulics';
-import {
-  formatFlow,
-  formatMeasure,
-  formatSpeed,
-  tickShown,
-  ticksShown,
-  unitShown,
-} from '@/core/units';
+import { formatFlow, formatMeasure, formatSpeed, unitShown } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import { useUnderHand } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
+import { BOTTOM, LEFT, RIGHT, TOP } from './flowSheet';
 import styles from './OperatingChart.module.css';
+
+// The handle answers before the curves under it are there.
+const Curves = dynamic(() => import('./FlowCurves').then((m) => m.OperatingCurves), { ssr: false });
+const SpeedCurve = dynamic(() => import('./FlowCurves').then((m) => m.SpeedCurve), { ssr: false });
 
 interface Props {
   readonly network: FlowNetwork;
@@ -32,96 +30,8 @@ interface Props {
   /** Asks for this speed of the first pump, the others in proportion. */
   readonly onSpeed: (rpm: number) => void;
 }
-const LEFT = 38,
-  RIGHT = 118,
-  TOP = 22,
-  BOTTOM = 34;
 const POINTS = 49;
 const FLOWS = Array.from({ length: POINTS }, (_, i) => i / (POINTS - 1));
-
-interface Row {
-  readonly flow: number;
-  readonly loop: number;
-  readonly pump: number | null;
-  readonly full: number | null;
-}
-
-/** The curves alone: drawn anew only when they are others. */
-const Curves = memo(function Curves({
-  data,
-  width,
-  height,
-  most,
-  top,
-  target,
-}: {
-  readonly data: readonly Row[];
-  readonly width: number;
-  readonly height: number;
-  readonly most: number;
-  readonly top: number;
-  readonly target: number;
-}) {
-  return (
-    <LineChart
-      width={width}
-      height={height}
-      data={[...data]}
-      margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 34 }}
-      accessibilityLayer={false}
-    >
-      <CartesianGrid vertical={false} stroke="var(--hairline)" />
-      <XAxis
-        type="number"
-        dataKey="flow"
-        domain={[0, most]}
-        ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
-        tickFormatter={(v: number) => tickShown(v, 'L/min')}
-        height={30}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--hairline)' }}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-      />
-      <YAxis
-        type="number"
-        domain={[0, top]}
-        ticks={ticksShown(0, top, top > 60 ? 20 : 10, 'kPa')}
-        tickFormatter={(v: number) => tickShown(v, 'kPa')}
-        allowDataOverflow
-        width={34}
-        tickLine={false}
-        axisLine={false}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-      />
-      <ReferenceLine x={target} stroke="var(--copper)" strokeDasharray="3 3" />
-      <Line
-        dataKey="full"
-        stroke="var(--soft)"
-        strokeDasharray="5 4"
-        strokeWidth={1.2}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
-      <Line
-        dataKey="pump"
-        stroke="var(--ink)"
-        strokeWidth={2.4}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
-      <Line
-        dataKey="loop"
-        stroke="var(--ok)"
-        strokeWidth={2.4}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
-    </LineChart>
-  );
-});
 
 /**
  * Pump curve against loop curve; where they meet is what flows. The meeting point is the handle of
@@ -299,44 +209,14 @@ function SpeedChart({
       >
         {width > 0 && (
           <>
-            <LineChart
+            <SpeedCurve
+              data={data}
               width={width}
               height={height}
-              data={data}
-              margin={{ top: TOP, right: 30, bottom: BOTTOM - 30, left: LEFT - 34 }}
-              accessibilityLayer={false}
-            >
-              <CartesianGrid vertical={false} stroke="var(--hairline)" />
-              <XAxis
-                type="number"
-                dataKey="share"
-                domain={[0, 100]}
-                height={30}
-                tickLine={false}
-                axisLine={{ stroke: 'var(--hairline)' }}
-                tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-              />
-              <YAxis
-                type="number"
-                domain={[0, most]}
-                ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
-                tickFormatter={(v: number) => tickShown(v, 'L/min')}
-                width={34}
-                tickLine={false}
-                axisLine={false}
-                tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
-              />
-              <ReferenceLine y={target} stroke="var(--copper)" strokeDasharray="3 3" />
-              {speed && <ReferenceLine x={(100 * speed.now) / speed.max} stroke="var(--copper)" />}
-              <Line
-                dataKey="flow"
-                stroke="var(--ok)"
-                strokeWidth={2.4}
-                dot={false}
-                isAnimationActive={false}
-                activeDot={false}
-              />
-            </LineChart>
+              most={most}
+              target={target}
+              now={speed && (100 * speed.now) / speed.max}
+            />
             <span className={styles.axisY}>{msg`flow, ${unitShown('L/min')}`}</span>
             <span className={styles.axisX} style={{ right: 30 }}>
               {msg`speed of all pumps, % of full`}

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { Press } from '@/view/shared';
 import { useState } from 'react';
 import type { FittingPart } from '@/core/components';
@@ -6,8 +7,10 @@ import { loopOfRun, type Edit, type KitDuty, type Loop } from '@/core/design';
 import { pieceOf, type Run } from '@/core/tubing';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
-import { FittingCurve } from '../curve';
 import styles from './FlowStage.module.css';
+
+// Loaded when it is first opened.
+const FittingCurve = dynamic(() => import('../curve').then((m) => m.FittingCurve));
 
 /** A fitting of a run, and how it is changed where it is chosen. */
 interface Chosen {

@@ -2,7 +2,7 @@
 import type { FittingPart } from '@/core/components';
 import type { Cap, CapAdapter, CapDuty, Loop } from '@/core/design';
 import type { Vec } from '@/core/geometry';
-import { Pick, useOffer } from '@/view/shared';
+import { Pick, useOfferSoon } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
 
@@ -40,7 +40,7 @@ export function CapFields({
   const commit = useEditor((s) => s.commit);
   const system = useEditor((s) => s.analysis.system);
   const kit = useEditor((s) => s.design.kit);
-  const offer = useOffer('fitting').filter((p): p is FittingPart => p.duty === cap.with);
+  const offer = useOfferSoon('fitting').filter((p): p is FittingPart => p.duty === cap.with);
   const direction = system.portAt(cap)?.direction ?? [0, 1, 0];
   const turns = WAYS.filter(
     ({ direction: d }) =>

@@ -2,7 +2,7 @@
 import { isWet, type InlinePart } from '@/core/components';
 import { type PortRef } from '@/core/design';
 import { runAt } from '@/core/loops';
-import { Pick, useOffer, Press } from '@/view/shared';
+import { Pick, useOfferSoon, Press } from '@/view/shared';
 import { useDrawRun, useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
@@ -15,7 +15,7 @@ const NONE = '';
 export function DrawRun() {
   const design = useEditor((s) => s.design);
   const { drawing, start, stop, set, draw, teeInto } = useDrawRun();
-  const tees = useOffer('inline').filter((p): p is InlinePart => p.tee !== undefined);
+  const tees = useOfferSoon('inline').filter((p): p is InlinePart => p.tee !== undefined);
   if (!drawing)
     return (
       <p className={styles.draw}>

@@ -2,7 +2,7 @@
 import type { InlinePart } from '@/core/components';
 import { componentName, type Cap } from '@/core/design';
 import { lineOnto } from '@/core/loops';
-import { useOffer, Press } from '@/view/shared';
+import { useOfferSoon, Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import styles from './RunsStage.module.css';
@@ -12,7 +12,7 @@ export function LineOut({ cap }: { readonly cap: Cap }) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const valves = useOffer('inline').filter((p): p is InlinePart => p.duty === 'valve');
+  const valves = useOfferSoon('inline').filter((p): p is InlinePart => p.duty === 'valve');
   const [valve] = valves;
   if (cap.with === 'plug' || !valve) return null;
   const duty = cap.with;

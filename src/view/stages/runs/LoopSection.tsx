@@ -14,7 +14,7 @@ import {
 } from '@/core/bom';
 import { draining } from '@/core/loops';
 import { formatMeasure, formatMillimetres, formatNumber } from '@/core/units';
-import { Mark, Pick, Why, useOffer, QuantityField, Press, rich } from '@/view/shared';
+import { Mark, Pick, Why, useOfferSoon, QuantityField, Press, rich } from '@/view/shared';
 import { fittingFor } from '@/core/loops';
 import { useEditor } from '@/view/workspace';
 import { counted, msg, worded, noted } from '@/core/messages';
@@ -50,8 +50,8 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
   const pick = useEditor((s) => s.pick);
   const commit = useEditor((s) => s.commit);
   const { runs, tidiness, bom: list } = analysis.reports;
-  const tubes = useOffer('tube'),
-    fittings = useOffer('fitting');
+  const tubes = useOfferSoon('tube'),
+    fittings = useOfferSoon('fitting');
   const graph = analysis.system.loops.find((g) => g.loop.id === loop.id);
   const own = (graph?.route ?? []).flatMap((id) => runs.filter((r) => r.id === id));
   const guessed = own.some((r) => r.by === 'tube' && r.estimated);

@@ -27,7 +27,6 @@ import { LayoutPanel } from './LayoutPanel';
 import { LoopSection } from './LoopSection';
 import { lyingGhost } from './lying';
 import { RouteBar } from './RouteBar';
-import { RunPanel } from './RunPanel';
 import { ShownParts } from './ShownParts';
 import { useRouteHeld } from './useRouteHeld';
 import { usePreview } from './usePreview';
@@ -35,6 +34,7 @@ import styles from './RunsStage.module.css';
 
 // What is opened on demand loads then.
 const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
+const RunPanel = dynamic(() => import('./RunPanel').then((m) => m.RunPanel));
 const OrdersView = dynamic(() => import('./OrdersView').then((m) => m.OrdersView));
 const SheetsView = dynamic(() => import('./SheetsView').then((m) => m.SheetsView));
 

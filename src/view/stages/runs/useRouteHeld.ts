@@ -1,22 +1,17 @@
 'use client';
-import { useState } from 'react';
-import { applyEdit, type Edit } from '@/core/design';
-import { compileSystem } from '@/core/system';
-import { rerouteRun, routedRunOf, withMoved, type Hold, type Routed } from '@/core/routing';
+import { useEffect, useRef, useState } from 'react';
+import type { Edit } from '@/core/design';
+import { withMoved, type Hold, type Routed } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import type { Vec } from '@/core/geometry';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import type { LaidAnew } from './layAnew';
 
 /** A part of a run in the hand, and how far it is moved along each axis of the case, mm. */
 export interface RouteHeld {
   readonly hold: Hold;
   readonly by: Vec;
-}
-
-interface Live {
-  readonly run: Run | null;
-  readonly corners: readonly Vec[] | null;
 }
 
 /**
@@ -27,7 +22,8 @@ interface Live {
 export function useRouteHeld(routed: Routed, run: Run | undefined) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
-  const [live, setLive] = useState<Live | null>(null);
+  const [live, setLive] = useState<LaidAnew | null>(null);
+  const layAnew = useLayAnew(run !== undefined);
   const route = routed.routes.find((r) => r.connection === run?.id);
   const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);
   const onRoute = ({ hold, by }: RouteHeld, done: boolean): void => {
@@ -47,12 +43,18 @@ export function useRouteHeld(routed: Routed, run: Run | undefined) {
       commit(msg`re-route ${run.name}`, edit);
       return;
     }
-    const next = applyEdit(design, edit).design,
-      rerouted = rerouteRun(next, routed, run.id);
-    setLive({
-      run: routedRunOf(compileSystem(next), rerouted, run.id),
-      corners: rerouted.routes.find((r) => r.connection === run.id)?.corners ?? null,
-    });
+    setLive(layAnew.current?.(design, edit, routed, run.id) ?? null);
   };
   return { onRoute, live, corners: live ? (live.corners ?? undefined) : route?.corners };
+}
+
+type LayAnew = typeof import('./layAnew').layAnew;
+
+/** What lays a run anew: loaded once one is picked, before a hand can take hold of it. */
+function useLayAnew(isPicked: boolean): { readonly current: LayAnew | null } {
+  const loaded = useRef<LayAnew | null>(null);
+  useEffect(() => {
+    if (isPicked) void import('./layAnew').then((m) => (loaded.current = m.layAnew));
+  }, [isPicked]);
+  return loaded;
 }

@@ -1,5 +1,4 @@
 'use client';
-import Slider from '@mui/material/Slider';
 import type { RefObject } from 'react';
 import { slug } from '@/format';
 import { formatMeasure } from '@/core/units';
@@ -7,6 +6,7 @@ import { Press } from '@/view/shared';
 import { downloadBlob, type CaseView } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { useScene } from './state';
+import { Sliding } from './Sliding';
 import { sceneGlb, scenePng, type Shown } from './takeOut';
 import styles from './Scene.module.css';
 
@@ -86,38 +86,5 @@ export function SceneBar({
         </Press>
       </span>
     </div>
-  );
-}
-
-function Sliding({
-  label,
-  name,
-  value,
-  most,
-  text,
-  onChange,
-}: {
-  readonly label: string;
-  readonly name: string;
-  readonly value: number;
-  readonly most: number;
-  readonly text: string;
-  onChange(value: number): void;
-}) {
-  return (
-    <span className={styles.cut}>
-      {label}
-      <Slider
-        size="small"
-        min={0}
-        max={most}
-        value={value}
-        onChange={(_, v) => onChange(v as number)}
-        getAriaLabel={() => name}
-        getAriaValueText={() => text}
-        sx={{ width: 78 }}
-      />
-      <span className={styles.mm}>{text}</span>
-    </span>
   );
 }

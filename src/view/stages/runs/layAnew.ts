@@ -1,0 +1,21 @@
+import { applyEdit, type ConnectionId, type Design, type Edit } from '@/core/design';
+import type { Vec } from '@/core/geometry';
+import { rerouteRun, routedRunOf, type Routed } from '@/core/routing';
+import { compileSystem } from '@/core/system';
+import type { Run } from '@/core/tubing';
+
+/** A run as it would be, and its corners, mm; null where it finds no way. */
+export interface LaidAnew {
+  readonly run: Run | null;
+  readonly corners: readonly Vec[] | null;
+}
+
+/** One run laid past all others as an edit would have it. `routed`: the routes before it. */
+export function layAnew(design: Design, edit: Edit, routed: Routed, run: ConnectionId): LaidAnew {
+  const next = applyEdit(design, edit).design,
+    rerouted = rerouteRun(next, routed, run);
+  return {
+    run: routedRunOf(compileSystem(next), rerouted, run),
+    corners: rerouted.routes.find((r) => r.connection === run)?.corners ?? null,
+  };
+}
