@@ -37,6 +37,8 @@ export const reservoirPump: SpatialCheck = {
         loop.connections.some((l) => l.to.component === p && reservoirs.includes(l.from.component)),
       );
       if (pumps.length > 0 && !first) {
+        const [pump = ''] = pumps;
+        const feeder = loop.connections.find((l) => l.to.component === pump)?.from.component;
         const order = [
           ...reservoirs,
           ...pumps,
@@ -46,9 +48,11 @@ export const reservoirPump: SpatialCheck = {
           {
             subjects: [...reservoirs, ...pumps],
             title: msg`The reservoir of ${loop.name} does not feed its pump`,
-            detail: msg`${nameOf(context, pumps[0] as string)} draws from
-              ${nameOf(context, loop.connections.find((l) => l.to.component === pumps[0])?.from.component ?? 'nothing')}.
-              It should draw straight from the reservoir.`,
+            detail: feeder
+              ? msg`${nameOf(context, pump)} draws from ${nameOf(context, feeder)}.
+                  It should draw straight from the reservoir.`
+              : msg`Nothing leads to the inlet of ${nameOf(context, pump)}.
+                  It should draw straight from the reservoir.`,
             candidates: () => [
               {
                 label: msg`Connect the loop with the reservoir before the pump`,

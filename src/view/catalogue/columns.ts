@@ -14,6 +14,9 @@ export interface Row {
   readonly retired: boolean;
 }
 
+/** A column, and the fixed unit its numbers come in. */
+type Column = GridColDef<Row> & { readonly unit?: string };
+
 type Get = (p: Part) => number | string | null;
 const number = (field: string, headerName: string, get: Get, width = 96): GridColDef<Row> => ({
   field,
@@ -21,6 +24,11 @@ const number = (field: string, headerName: string, get: Get, width = 96): GridCo
   width,
   type: 'number',
   valueGetter: (_, r) => get(r.part),
+});
+/** A column of measures: the unit that its numbers come in stands behind its words, as shown. */
+const measured = (field: string, unit: string, words: string, get: Get, width = 96): Column => ({
+  ...number(field, words, get, width),
+  unit,
 });
 const text = (field: string, headerName: string, get: Get, width = 120): GridColDef<Row> => ({
   field,
@@ -43,11 +51,12 @@ const dropAt4: Get = (p) =>
     : null;
 
 /** What matters of each kind, to sort and filter by. */
-const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(() => ({
+const OF_KIND: Partial<Record<PartKind, readonly Column[]>> = worded(() => ({
   radiator: [
-    number(
+    measured(
       'section',
-      msg`Section, mm`,
+      'mm',
+      msg`Section`,
       of('radiator', (p) => p.section_mm),
     ),
     number(
@@ -56,9 +65,10 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('radiator', (p) => p.sections),
       80,
     ),
-    number(
+    measured(
       'thick',
-      msg`Thick, mm`,
+      'mm',
+      msg`Thick`,
       of('radiator', (p) => p.size[2]),
     ),
     number(
@@ -84,9 +94,10 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('radiator', (p) => p.screw.thread),
       90,
     ),
-    number(
+    measured(
       'gap',
-      msg`Hole gap, mm`,
+      'mm',
+      msg`Hole gap`,
       of('radiator', (p) => p.holeGap_mm),
     ),
     number(
@@ -97,29 +108,34 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
   ],
   fan: [
-    number(
+    measured(
       'section',
-      msg`Size, mm`,
+      'mm',
+      msg`Size`,
       of('fan', (p) => p.section_mm),
     ),
-    number(
+    measured(
       'thick',
-      msg`Thick, mm`,
+      'mm',
+      msg`Thick`,
       of('fan', (p) => p.size[2]),
     ),
-    number(
+    measured(
       'full',
-      msg`Full, rpm`,
+      'rpm',
+      msg`Full`,
       of('fan', (p) => p.fullSpeed_rpm),
     ),
-    number(
+    measured(
       'free',
-      msg`Free, m³/h`,
+      'm³/h',
+      msg`Free`,
       of('fan', (p) => p.points[p.points.length - 1]?.[0] ?? null),
     ),
-    number(
+    measured(
       'pressure',
-      msg`Shut off, Pa`,
+      'Pa',
+      msg`Shut off`,
       of('fan', (p) => p.points[0]?.[1] ?? null),
     ),
     number(
@@ -130,19 +146,22 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     ),
   ],
   pump: [
-    number(
+    measured(
       'head',
-      msg`Head, m`,
+      'm',
+      msg`Head`,
       of('pump', (p) => p.points[0]?.[1] ?? null),
     ),
-    number(
+    measured(
       'free',
-      msg`Free, L/min`,
+      'L/min',
+      msg`Free`,
       of('pump', (p) => p.points[p.points.length - 1]?.[0] ?? null),
     ),
-    number(
+    measured(
       'full',
-      msg`Full, rpm`,
+      'rpm',
+      msg`Full`,
       of('pump', (p) => p.fullSpeed_rpm),
     ),
     number(
@@ -160,14 +179,16 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
     text('wet', msg`Wetted`, wetted, 130),
   ],
   reservoir: [
-    number(
+    measured(
       'high',
-      msg`High, mm`,
+      'mm',
+      msg`High`,
       of('reservoir', (p) => p.size[1]),
     ),
-    number(
+    measured(
       'fill',
-      msg`Fill, mL`,
+      'mL',
+      msg`Fill`,
       of('reservoir', (p) => p.fill_mL),
     ),
     number(
@@ -191,9 +212,10 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       120,
     ),
     number('drop', msg`kPa at 4 L/min`, dropAt4, 120),
-    number(
+    measured(
       'thick',
-      msg`Thick, mm`,
+      'mm',
+      msg`Thick`,
       of('block', (p) => Math.min(...p.size)),
     ),
     text('wet', msg`Wetted`, wetted, 130),
@@ -217,14 +239,16 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('fitting', (p) => (p.tube ? `${p.tube.outer_mm}/${p.tube.inner_mm}` : '')),
       90,
     ),
-    number(
+    measured(
       'bore',
-      msg`Bore, mm`,
+      'mm',
+      msg`Bore`,
       of('fitting', (p) => p.bore_mm),
     ),
-    number(
+    measured(
       'length',
-      msg`Stands out, mm`,
+      'mm',
+      msg`Stands out`,
       of('fitting', (p) => p.length_mm),
       120,
     ),
@@ -243,25 +267,29 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('tube', (p) => p.material),
       120,
     ),
-    number(
+    measured(
       'outer',
-      msg`Outer, mm`,
+      'mm',
+      msg`Outer`,
       of('tube', (p) => p.outer_mm),
     ),
-    number(
+    measured(
       'inner',
-      msg`Inner, mm`,
+      'mm',
+      msg`Inner`,
       of('tube', (p) => p.inner_mm),
     ),
-    number(
+    measured(
       'bend',
-      msg`Least bend, mm`,
+      'mm',
+      msg`Least bend`,
       of('tube', (p) => p.minBend_mm),
       120,
     ),
-    number(
+    measured(
       'stick',
-      msg`Stick, mm`,
+      'mm',
+      msg`Stick`,
       of('tube', (p) => p.stick_mm ?? null),
     ),
   ],
@@ -271,19 +299,22 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       msg`Litres`,
       of('case', (p) => p.volume_L),
     ),
-    number(
+    measured(
       'long',
-      msg`Long, mm`,
+      'mm',
+      msg`Long`,
       of('case', (p) => p.interior[0]),
     ),
-    number(
+    measured(
       'high',
-      msg`High, mm`,
+      'mm',
+      msg`High`,
       of('case', (p) => p.interior[1]),
     ),
-    number(
+    measured(
       'wide',
-      msg`Wide, mm`,
+      'mm',
+      msg`Wide`,
       of('case', (p) => p.interior[2]),
     ),
     text(
@@ -300,15 +331,17 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('coolant', (p) => p.look),
       80,
     ),
-    number(
+    measured(
       'months',
-      msg`Inhibitor, months`,
+      'months',
+      msg`Inhibitor`,
       of('coolant', (p) => p.inhibitor_months),
       130,
     ),
-    number(
+    measured(
       'bottle',
-      msg`Bottle, mL`,
+      'mL',
+      msg`Bottle`,
       of('coolant', (p) => p.bottle_mL),
     ),
     text(
@@ -325,9 +358,10 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('screw', (p) => p.thread),
       110,
     ),
-    number(
+    measured(
       'length',
-      msg`Length, mm`,
+      'mm',
+      msg`Length`,
       of('screw', (p) => p.length_mm),
     ),
     number(
@@ -343,38 +377,37 @@ const OF_KIND: Partial<Record<PartKind, readonly GridColDef<Row>[]>> = worded(()
       of('card', (p) => p.draw_W),
       70,
     ),
-    number(
+    measured(
       'long',
-      msg`Long, mm`,
+      'mm',
+      msg`Long`,
       of('card', (p) => p.size[0]),
     ),
-    number(
+    measured(
       'thick',
-      msg`Thick, mm`,
+      'mm',
+      msg`Thick`,
       of('card', (p) => p.size[1]),
     ),
   ],
 }));
 
-/** Columns for a kind, or for all kinds together. */
-/** "Thick, mm": what the column is, and the fixed unit its numbers come in. */
-const WITH_UNIT = /^(.*), ([^,]+)$/;
-
 /** The column with its numbers in the unit shown. */
-function inUnitsShown(column: GridColDef<Row>): GridColDef<Row> {
-  const [, words, unit] = WITH_UNIT.exec(column.headerName ?? '') ?? [];
-  if (words === undefined || unit === undefined || unitShown(unit) === unit) return column;
+function inUnitsShown({ unit, ...column }: Column): GridColDef<Row> {
+  if (unit === undefined) return column;
   const getter = column.valueGetter as (value: unknown, row: Row) => unknown;
   return {
     ...column,
-    headerName: `${words}, ${unitShown(unit)}`,
+    headerName: msg`${column.headerName ?? ''}, ${unitShown(unit)}`,
     valueGetter: (value: unknown, row: Row) => {
       const own = getter(value, row);
-      return typeof own === 'number' ? Number(valueShown(own, unit).toPrecision(4)) : own;
+      if (typeof own !== 'number' || unitShown(unit) === unit) return own;
+      return Number(valueShown(own, unit).toPrecision(4));
     },
   } as GridColDef<Row>;
 }
 
+/** Columns for a kind, or for all kinds together. */
 export function columnsFor(kind: PartKind | null): GridColDef<Row>[] {
   const special = kind ? OF_KIND[kind]?.map(inUnitsShown) : undefined;
   return [

@@ -3,13 +3,10 @@ import { useEffect, useMemo } from 'react';
 import { create } from 'zustand';
 import type { PartKind, PartOf } from '@/core/components';
 import type { PartLists } from '@/catalogue';
+import { atFirstTouch } from './atFirstTouch';
 import { useOwnShelves } from './usePartLists';
 
 type Offered = typeof import('@/catalogue').offered;
-
-/** The catalogue is there before a hand has crossed the page; without a hand after this, ms. */
-const LONGEST_MS = 5000;
-const TOUCHES = ['pointermove', 'pointerdown', 'keydown', 'focusin'] as const;
 
 const useCatalogueSoon = create<{ readonly offered: Offered | null; readonly asked: boolean }>(
   () => ({ offered: null, asked: false }),
@@ -19,17 +16,13 @@ const useCatalogueSoon = create<{ readonly offered: Offered | null; readonly ask
 function wait(): void {
   if (useCatalogueSoon.getState().asked) return;
   useCatalogueSoon.setState({ asked: true });
-  const load = (): void => {
-    clearTimeout(timer);
-    for (const touch of TOUCHES) window.removeEventListener(touch, load, true);
+  atFirstTouch(() => {
     import('@/catalogue').then(
       ({ offered }) => useCatalogueSoon.setState({ offered }),
       // The server is away: asked again by whoever waits next.
       () => useCatalogueSoon.setState({ asked: false }),
     );
-  };
-  const timer = setTimeout(load, LONGEST_MS);
-  for (const touch of TOUCHES) window.addEventListener(touch, load, true);
+  });
 }
 
 const offeredOf = <K extends PartKind>(

@@ -1,5 +1,5 @@
 'use client';
-import { Check, QuantityField, TextInput } from '@/view/shared';
+import { Check, QuantityField, TextInput, useHandedIn } from '@/view/shared';
 import { useState } from 'react';
 import type { Loop } from '@/core/design';
 import { formatMeasure, formatNumber } from '@/core/units';
@@ -25,6 +25,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
   const commit = useEditor((s) => s.commit);
   const { mandrels } = loop;
   const [radii, setRadii] = useState<string | null>(null);
+  const [radiiNow, handIn] = useHandedIn((mandrels?.radii_mm ?? [loop.tube.minBend_mm]).join(', '));
   const set = (
     angles_deg: readonly number[],
     radii_mm = mandrels?.radii_mm,
@@ -68,7 +69,7 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
         <label>
           {msg`Their radii, mm`}{' '}
           <TextInput
-            value={radii ?? (mandrels.radii_mm ?? [loop.tube.minBend_mm]).join(', ')}
+            value={radii ?? radiiNow}
             onChange={(e) => setRadii(e.target.value)}
             onKeyDown={(e) => {
               e.stopPropagation();
@@ -76,7 +77,9 @@ export function MandrelsInHand({ loop }: { readonly loop: Loop }) {
             }}
             onBlur={() => {
               if (radii === null) return;
-              set(angles, listOf(radii));
+              const typed = listOf(radii);
+              set(angles, typed);
+              if (typed.length > 0) handIn(typed.join(', '));
               setRadii(null);
             }}
           />
