@@ -5,7 +5,7 @@ import { BARE_PART_LISTS, offered } from '@/catalogue';
 import { atFirstTouch } from './atFirstTouch';
 import { useOfferSoon } from './useOfferSoon';
 
-afterEach(() => jest.useRealTimers());
+afterEach(() => void jest.useRealTimers());
 
 const touch = (type: string): void => void window.dispatchEvent(new Event(type));
 
