@@ -32,6 +32,7 @@ describe('the catalogue', () => {
     expect(new Set(of('consumable').map((s) => s.duty))).toEqual(
       new Set([
         'adhesive',
+        'clip',
         'paste',
         'pads',
         'alcohol',

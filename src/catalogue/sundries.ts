@@ -38,6 +38,7 @@ export const SUNDRIES: readonly ConsumablePart[] = [
   sundry('gloves', 'Nitrile gloves, 10 pairs', CHALK, 490, 'gloves', false, 10),
   sundry('tape', 'Masking tape', CHALK, 290, 'tape', false, 5),
   sundry('adhesive', 'Double-sided tape for devices, 2 m', CHALK, 490, 'adhesive', false, 10),
+  sundry('clip', 'Tube clips with an adhesive foot, 10', SEDGE, 390, 'clip', false, 10),
   sundry('marker', 'Marker that wipes off', CHALK, 190, 'marker', true),
   sundry('washer', 'Washers 1 mm, 20', SEDGE, 290, 'washer', false, 20),
   sundry('o-ring', 'O-rings for G 1/4, 10', SEDGE, 350, 'o-ring', false, 10),

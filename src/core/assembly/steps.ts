@@ -7,7 +7,7 @@ import {
   type Design,
   type Loop,
 } from '../design';
-import type { Bom, BomLine } from '../bom';
+import { clipsFor, type Bom, type BomLine } from '../bom';
 import type { PortFit } from '../clearance';
 import type { System } from '../system';
 import type { Run } from '../tubing';
@@ -590,6 +590,7 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
         ...putInWords(m, run),
         ...wayInWords(m, run),
         msg`O-rings wet with water. Push home, then tighten by hand, both ends by turns.`,
+        ...clipWords(m, run),
         ...m.fingersAt((fit) =>
           [run.from, run.to].some((e) => e.component === fit.component && e.port === fit.port),
         ),
@@ -603,6 +604,17 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
         : { beginner: 0, practised: 0 },
     },
   );
+}
+
+/** Where soft tube is held to its route, and by how many clips. */
+function clipWords({ design }: Maker, run: Run): readonly string[] {
+  const clips = clipsFor(design, run);
+  return clips === 0
+    ? []
+    : [
+        msg`Hold it to its drawn route with ${counted(clips, 'one clip', '# clips')}: left to itself
+          it would lie otherwise.`,
+      ];
 }
 
 /** How a stiff tube comes between its two fittings, and what its errors come to at the far end. */

@@ -1,5 +1,5 @@
 import { standingInWay, type TubePoints } from '../plan';
-import { samplePath } from '../routing';
+import { middleLine } from '../routing';
 import type { System } from '../system';
 import type { Run } from '../tubing';
 
@@ -7,7 +7,7 @@ import type { Run } from '../tubing';
 const STEP_MM = 5;
 
 const pointsOf = ({ id, routed, tube }: Run): TubePoints | null =>
-  routed ? { id, points: samplePath(routed.path, STEP_MM), radius_mm: tube.outer_mm / 2 } : null;
+  routed ? { id, points: middleLine({ routed }, STEP_MM), radius_mm: tube.outer_mm / 2 } : null;
 
 /**
  * Parts, things of the case and other runs that a formed run meets on its last move into its

@@ -1,9 +1,9 @@
-import { componentName, type Component, type HeldBy, type Loop } from '../design';
+import { componentName, type Component, type Design, type HeldBy, type Loop } from '../design';
 import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
-import { isBentCold, type Run } from '../tubing';
-import { msg } from '../messages';
+import { clipCount, isBentCold, type Run } from '../tubing';
+import { counted, msg } from '../messages';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
 
@@ -118,7 +118,17 @@ export function consumableNeeds(
       runs.filter((r) => r.loop === loop.id && r.by === 'tube'),
     ).forEach((n) => needs.push(n));
   }
+  for (const run of runs) {
+    const clips = clipsFor(design, run);
+    need('clip', clips, [run.id], msg`${counted(clips, 'holds', 'hold')} ${run.name} to its route`);
+  }
   return needs;
+}
+
+/** How many clips hold a run to its route; none where it is left to its fittings. */
+export function clipsFor({ loops }: Design, { id, cut_mm, tube }: Run): number {
+  const clipped = loops.flatMap((l) => l.connections).find((c) => c.id === id)?.clipped ?? false;
+  return clipped && !tube.hard ? clipCount(cut_mm) : 0;
 }
 
 /**

@@ -29,7 +29,7 @@ export {
   type CoolantCost,
   type Mix,
 } from './mixing';
-export { heldBy, packFor, consumableNeeds, type ConsumableNeed } from './consumables';
+export { clipsFor, heldBy, packFor, consumableNeeds, type ConsumableNeed } from './consumables';
 export { shortWhy } from './why';
 export { feedIn, type Feed, type Offer, type Shop, type Wanted } from './offers';
 export {

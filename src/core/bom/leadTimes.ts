@@ -30,6 +30,7 @@ const RUN_SUNDRIES: readonly ConsumableDuty[] = [
     'mitre',
     'tape',
     'marker',
+    'clip',
     'o-ring',
   ],
   TEST_SUNDRIES: readonly ConsumableDuty[] = ['leak-tester', 'paper'],

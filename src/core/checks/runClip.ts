@@ -36,6 +36,12 @@ export const runClip: SpatialCheck = {
           ...(reason.why === 'meets'
             ? { measured: -reason.overlap_mm, limit: 0, unit: 'mm' }
             : { measured: reason.radius_mm, limit: reason.limit_mm, unit: 'mm' }),
+          candidates: () => [
+            {
+              label: msg`Hold ${run.name} with a clip`,
+              edit: { do: 'connection.clips', loop: loop.id, connection: run.id, clipped: true },
+            },
+          ],
         },
       ];
     }),

@@ -87,6 +87,7 @@ export const CONSUMABLE_DUTIES = [
   'flush',
   'bracket',
   'adhesive',
+  'clip',
   'o-ring',
 ] as const;
 export type ConsumableDuty = (typeof CONSUMABLE_DUTIES)[number];

@@ -132,6 +132,12 @@ const EDITS: Record<EditKind, Edit> = {
     connection: loop.connections[1]?.id ?? '',
     constraints: { exit: [0, 1, 0], waypoints: [[null, 210, null]] },
   },
+  'connection.clips': {
+    do: 'connection.clips',
+    loop: 'loop',
+    connection: loop.connections[1]?.id ?? '',
+    clipped: true,
+  },
   'kit.consumables': { do: 'kit.consumables', consumables: [] },
   'inventory.set': { do: 'inventory.set', part: 'fit-plug', count: 3 },
   'list.extra': {

@@ -192,6 +192,13 @@ export type Edit =
       readonly constraints: RouteConstraints | null;
     }
   | {
+      readonly do: 'connection.clips';
+      readonly loop: LoopId;
+      readonly connection: ConnectionId;
+      /** Whether clips hold it to its route. */
+      readonly clipped: boolean;
+    }
+  | {
       readonly do: 'loop.test-bends';
       readonly loop: LoopId;
       readonly bends: readonly TestBend[];
@@ -344,6 +351,19 @@ function loopOf(draft: D, id: string): Draft<Loop> {
   const loop = draft.loops.find((l) => l.id === id);
   if (!loop) throw new EditError(msg`There is no loop "${id}" in this build.`, `loops.${id}`);
   return loop;
+}
+
+function connectionOf(
+  draft: D,
+  { loop, connection }: { readonly loop: LoopId; readonly connection: ConnectionId },
+): Draft<Connection> {
+  const found = loopOf(draft, loop).connections.find((l) => l.id === connection);
+  if (!found)
+    throw new EditError(
+      msg`There is no run "${connection}" in this loop.`,
+      `loops.${loop}.connections.${connection}`,
+    );
+  return found;
 }
 
 function radiatorOf(draft: D, id: string): Draft<RadiatorPart> {
@@ -534,23 +554,13 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     }
     case 'connection.ends': {
-      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
-      if (!link)
-        throw new EditError(
-          msg`There is no run "${edit.connection}" in this loop.`,
-          `loops.${edit.loop}.connections.${edit.connection}`,
-        );
+      const link = connectionOf(draft, edit);
       link.ends = { ...edit.ends };
       unroute(draft, edit.connection);
       return;
     }
     case 'connection.tube': {
-      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
-      if (!link)
-        throw new EditError(
-          msg`There is no run "${edit.connection}" in this loop.`,
-          `loops.${edit.loop}.connections.${edit.connection}`,
-        );
+      const link = connectionOf(draft, edit);
       if (edit.tube) link.tube = own(edit.tube);
       else delete link.tube;
       if (edit.fitting) link.fitting = own(edit.fitting);
@@ -579,16 +589,18 @@ function change(draft: D, edit: Exclude<Edit, { do: 'patch' }>): void {
       return;
     }
     case 'connection.way': {
-      const link = loopOf(draft, edit.loop).connections.find((l) => l.id === edit.connection);
-      if (!link)
-        throw new EditError(
-          msg`There is no run "${edit.connection}" in this loop.`,
-          `loops.${edit.loop}.connections.${edit.connection}`,
-        );
+      const link = connectionOf(draft, edit);
       if (edit.constraints && Object.keys(edit.constraints).length > 0)
         link.constraints = own(edit.constraints);
       else delete link.constraints;
       unroute(draft, edit.connection);
+      return;
+    }
+    case 'connection.clips': {
+      const link = connectionOf(draft, edit);
+      // Its route stays: it is what the clips hold it to.
+      if (edit.clipped) link.clipped = true;
+      else delete link.clipped;
       return;
     }
     case 'loop.test-bends': {

@@ -361,6 +361,7 @@ export const loopSchema = Joi.object({
           otherwise: Joi.forbidden(),
         }),
         constraints: constraints.optional(),
+        clipped: Joi.boolean(),
         tube: PART_SCHEMAS.tube.optional(),
         fitting: PART_SCHEMAS.fitting.optional(),
       }),

@@ -247,6 +247,8 @@ export interface Connection {
   /** Of a direct connection: the bridge that reaches from port to port, where they do not all but touch. */
   readonly bridge?: FittingPart;
   readonly constraints?: RouteConstraints;
+  /** Of soft tube: clips hold it to its route. Left to its two fittings where not said. */
+  readonly clipped?: boolean;
   /** Of another tube than its loop, with the fitting that holds it: a soft drain line in a hard loop. */
   readonly tube?: TubePart;
   readonly fitting?: FittingPart;

@@ -1,6 +1,6 @@
 import { decimalsShown, valueShown } from '../units';
 import { union, type Vec } from '../geometry';
-import { samplePath } from '../routing';
+import { middleLine } from '../routing';
 import type { PlacedComponent, System } from '../system';
 import type { Run } from '../tubing';
 import { flatBox, flatPoint, sheetSize, VIEW_NAMES, wholeBodies, type View } from './project';
@@ -127,9 +127,7 @@ const runShapes = (
   inCase: (p: Point) => Point,
 ): readonly ElevationShape[] =>
   runs.flatMap((run): ElevationShape[] => {
-    const points = samplePath(run.routed?.path ?? [], STEP_MM).map((p) =>
-      inCase(flatPoint(view, size, p)),
-    );
+    const points = middleLine(run, STEP_MM).map((p) => inCase(flatPoint(view, size, p)));
     return points.length > 1 ? [{ shape: 'line', points, weight: HEAVY * 1.6 }] : [];
   });
 

@@ -56,6 +56,7 @@ const byHand = (radius: number, corner: number, on: number): Run => ({
     visibility: { crosses: [], before: [] },
     nearest: null,
     lies: null,
+    clips: [],
     pieces: [],
     lra: [
       { length_mm: corner - radius, rotation_deg: 0, angle_deg: 90, radius_mm: radius, corner: 0 },

@@ -213,6 +213,7 @@ function runThrough(corners: readonly Vec[], radius_mm: number): Run {
       visibility: { crosses: [], before: [] },
       nearest: null,
       lies: null,
+      clips: [],
       pieces: [],
       lra: table.rows,
       last_mm: table.last_mm,

@@ -3,7 +3,7 @@ import type { Vec } from '../geometry';
 import type { LyingTube, Segment } from '../tubing';
 import { asItLies } from './asItLies';
 import { nearestTo } from './nearest';
-import { tubeOf, type Route, type RouteReport } from './routed';
+import { isClipped, tubeOf, type Route, type RouteReport } from './routed';
 import type { Task } from './task';
 import { visibilityOf } from './visibility';
 
@@ -33,7 +33,7 @@ function lyingOf(
   ends: readonly string[],
 ): LyingTube | null {
   const tube = tubeOf(system, route);
-  const lies = tube ? asItLies(tube, route.path) : null;
+  const lies = tube && !isClipped(system, route) ? asItLies(tube, route.path) : null;
   if (!lies) return null;
   const path = lies.points
     .slice(1)

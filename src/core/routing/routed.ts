@@ -23,7 +23,7 @@ export interface Nearest {
 export interface RouteReport {
   readonly nearest: Nearest | null;
   readonly visibility: Visibility;
-  /** Where a soft tube lies when only its fittings hold it; null for hard tube. */
+  /** Where a soft tube lies when only its fittings hold it; null for hard tube and held by clips. */
   readonly lies: LyingTube | null;
 }
 
@@ -70,6 +70,11 @@ export interface Routed {
 /** Outer radius of a run's tube, mm. */
 export const radiusOf = (system: System, r: Route): number =>
   (tubeOf(system, r)?.outer_mm ?? 16) / 2;
+
+/** Whether clips hold a run to its route. */
+export const isClipped = ({ design }: System, { loop, connection }: Route): boolean =>
+  design.loops.find((l) => l.id === loop)?.connections.find((c) => c.id === connection)?.clipped ===
+  true;
 
 /** The tube of a run. */
 export function tubeOf({ design }: System, { loop: id, connection }: Route): TubePart | undefined {

@@ -1,8 +1,9 @@
 import { bendTable, estimateRuns, INSERTION_MM, type Run } from '../tubing';
 import type { System } from '../system';
+import { clipsAlong } from './clips';
 import type { EndWay } from './ends';
 import { routesOf } from './laid';
-import type { Route, Routed, RouteReport } from './routed';
+import { isClipped, type Route, type Routed, type RouteReport } from './routed';
 import { pathLength } from './path';
 import { reportOf } from './report';
 
@@ -58,6 +59,7 @@ function routedRun(system: System, run: Run, route: Route, all: readonly Route[]
       get lies() {
         return reported().lies;
       },
+      clips: isClipped(system, route) && !run.tube.hard ? clipsAlong(route, cut_mm) : [],
       pieces: [...piecesOf(route.from, 'from'), ...piecesOf(route.to, 'to')],
       lra: table.rows,
       last_mm: table.last_mm,

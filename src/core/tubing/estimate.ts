@@ -61,8 +61,10 @@ export interface RunInSpace {
    * passes before.
    */
   readonly visibility: { readonly crosses: readonly string[]; readonly before: readonly string[] };
-  /** Where soft tube lies when only its two fittings hold it; null for hard tube. */
+  /** Where soft tube lies when only its two fittings hold it; null for hard tube and held by clips. */
   readonly lies: LyingTube | null;
+  /** Where clips hold soft tube to its route, and the way it goes there; none for other tube. */
+  readonly clips: readonly { readonly at: Vec; readonly along: Vec }[];
   /** Adapters and fittings at its ends, from the port outward. */
   readonly pieces: readonly {
     readonly end: 'from' | 'to';

@@ -18,6 +18,7 @@ export {
   INSERTION_MM,
   type LyingTube,
   type Run,
+  type RunInSpace,
 } from './estimate';
 export { bendMarks, trimFor, TRIM_MM, type BendMark, type MarkedTube } from './marks';
 export {
@@ -28,6 +29,7 @@ export {
   springBackOf,
   type SpringBack,
 } from './springBack';
+export { CLIP_EVERY_MM, clipCount } from './clips';
 export { elasticCurve, type Clamp, type ElasticCurve } from './elastic';
 export { linkVolume, standingVolumes } from './volume';
 export { pieceOf } from './piece';

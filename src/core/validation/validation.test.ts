@@ -450,7 +450,7 @@ describe('older documents', () => {
     const fitting = { ...desk.kit.maleToMale, name: 'Double male joint, rotary' };
     // Tools that came later are not in it.
     const consumables = desk.kit.consumables?.filter(
-      (c) => c.duty !== 'tube-bender' && c.duty !== 'adhesive',
+      (c) => !['tube-bender', 'adhesive', 'clip'].includes(c.duty),
     );
     const cables = desk.kit.cables
       ?.filter((c) => c.duty === 'splitter' || c.duty === 'hub')

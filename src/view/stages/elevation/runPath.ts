@@ -1,5 +1,5 @@
 import type { System } from '@/core/system';
-import { samplePath } from '@/core/routing';
+import { middleLine } from '@/core/routing';
 import type { Run } from '@/core/tubing';
 import { add, distance, scale, type Vec } from '@/core/geometry';
 
@@ -15,7 +15,7 @@ type Flatten = (p: Vec) => readonly [number, number];
  */
 export function runPath(system: System, run: Run, radius_mm: number, flat: Flatten): string | null {
   if (run.routed)
-    return samplePath(run.routed.path, ROUTED_STEP_MM)
+    return middleLine(run, ROUTED_STEP_MM)
       .map(
         (p, i) =>
           `${i === 0 ? 'M' : 'L'}${flat(p)

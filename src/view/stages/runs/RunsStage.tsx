@@ -25,7 +25,7 @@ import { CaseInSpace } from '../scene/CaseInSpace';
 import { DrawRun } from './DrawRun';
 import { LayoutPanel } from './LayoutPanel';
 import { LoopSection } from './LoopSection';
-import { lyingGhost } from './lying';
+import { routeBeside } from './besideIt';
 import { RouteBar } from './RouteBar';
 import { ShownParts } from './ShownParts';
 import { useRouteHeld } from './useRouteHeld';
@@ -122,7 +122,7 @@ export function RunsStage() {
       onPick={(id) => pick(picked === id ? null : id)}
       runs={seen?.runs ?? shownRuns}
       heat={analysis.reports.heat[design.brief.loadCase]}
-      ghosts={stale.length > 0 ? stale : lyingGhost(seen ? undefined : (live ?? run))}
+      ghosts={stale.length > 0 ? stale : routeBeside(seen ? undefined : (live ?? run))}
       {...(drawing ? { ports: { from: drawing.from, onPort: take } } : {})}
       {...grips}
     />

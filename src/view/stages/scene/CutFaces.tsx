@@ -3,7 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { BufferGeometry, CircleGeometry, Float32BufferAttribute, PlaneGeometry } from 'three';
 import { mergeGeometries } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import { hatchOf, sectionOf, type SectionArea } from '@/core/geometry';
-import { samplePath } from '@/core/routing';
+import { middleLine } from '@/core/routing';
 import type { System } from '@/core/system';
 import type { Run } from '@/core/tubing';
 import { mix, type Paper } from './paper';
@@ -69,7 +69,7 @@ const partAreas = (system: System, z: number): readonly SectionArea[] =>
 /** A tube where the plane meets it: discs as wide as it is there. */
 const tubeAreas = (runs: readonly Run[], z: number): readonly SectionArea[] =>
   runs.flatMap((run) =>
-    samplePath(run.routed?.path ?? [], TUBE_STEP_MM).flatMap((p): SectionArea[] => {
+    middleLine(run, TUBE_STEP_MM).flatMap((p): SectionArea[] => {
       const square = (run.tube.outer_mm / 2) ** 2 - (p[2] - z) ** 2;
       return square > 0 ? [{ shape: 'disc', centre: [p[0], p[1]], radius: Math.sqrt(square) }] : [];
     }),

@@ -2,9 +2,9 @@
 import { useEffect, useMemo } from 'react';
 import { CatmullRomCurve3, type Plane, TubeGeometry, Vector3 } from 'three';
 import type { ThreeEvent } from '@react-three/fiber';
-import { samplePath } from '@/core/routing';
+import { middleLine } from '@/core/routing';
 import type { Run } from '@/core/tubing';
-import { UPRIGHT } from '@/core/geometry';
+import { add, scale, UPRIGHT } from '@/core/geometry';
 import { Drawing, tintsOf } from './drawing';
 import type { Paper } from './paper';
 
@@ -13,6 +13,9 @@ const SIDES = 16,
 /** Share of a fitting's length that is its collar, and how many flats it shows. */
 const COLLAR = 0.55,
   FLATS = 14;
+/** A clip round the tube. */
+const CLIP_WIDE_MM = 8,
+  CLIP_THICK_MM = 1.6;
 
 /** A routed tube: hard tube as a clear wall round its coolant, soft tube matt; collared fittings. */
 export function TubeBody({
@@ -34,7 +37,7 @@ export function TubeBody({
   const { tube } = run;
   const isClear = tube.hard && tube.kind !== 'copper';
   const bodies = useMemo(() => {
-    const points = samplePath(run.routed?.path ?? [], STEP_MM).map((p) => new Vector3(...p));
+    const points = middleLine(run, STEP_MM).map((p) => new Vector3(...p));
     if (points.length < 2) return null;
     const curve = new CatmullRomCurve3(points, false, 'centripetal');
     const of = (radius: number): TubeGeometry =>
@@ -53,8 +56,15 @@ export function TubeBody({
       drawing.rod(b.from, along(1 - COLLAR), b.radius * 0.82, 'metal', FLATS, false);
       drawing.rod(along(1 - COLLAR), b.to, b.radius, isPicked ? 'picked' : 'metal', FLATS);
     }
+    for (const { at, along } of run.routed?.clips ?? [])
+      drawing.rod(
+        add(at, scale(along, -CLIP_WIDE_MM / 2)),
+        add(at, scale(along, CLIP_WIDE_MM / 2)),
+        tube.outer_mm / 2 + CLIP_THICK_MM,
+        'metal',
+      );
     return drawing.done();
-  }, [run, paper, isPicked]);
+  }, [run, tube, paper, isPicked]);
   useEffect(
     () => () => {
       bodies?.wall.dispose();

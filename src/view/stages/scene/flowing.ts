@@ -1,5 +1,5 @@
 import { add, boxCentre, boxSize, distance, scale, sub, union, type Vec } from '@/core/geometry';
-import { samplePath } from '@/core/routing';
+import { middleLine } from '@/core/routing';
 import { boreSpeed, type FlowReport } from '@/core/hydraulics';
 import type { CaseReport } from '@/core/thermal';
 import type { System } from '@/core/system';
@@ -20,7 +20,7 @@ const STEP_MM = 4;
 export function streamsOf(runs: readonly Run[], flow: FlowReport): readonly Stream[] {
   return runs.flatMap((run): Stream[] => {
     const q = flow.links.find((l) => l.id === run.id && l.loop === run.loop)?.flow_Lmin ?? 0;
-    const path = samplePath(run.routed?.path ?? [], STEP_MM);
+    const path = middleLine(run, STEP_MM);
     if (Math.abs(q) < 1e-3 || path.length < 2) return [];
     const points = q > 0 ? path : [...path].reverse();
     const length_mm = points.reduce(
