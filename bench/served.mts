@@ -109,7 +109,7 @@ const GESTURES: readonly Gesture[] = [
   },
   {
     name: 'radiator nudged by an arrow key',
-    stage: 'case',
+    stage: 'case?view=side',
     before: '68 / 120',
     ready: async (page) => {
       await page

@@ -188,13 +188,20 @@ export function createSelectors() {
   const findings = select([spatialFindings, operatingFindings], (spatial, operating) =>
     inOrder([...spatial, ...operating]),
   );
+  // One object while nothing of it changes: it is told and drawn again with every other.
+  const fit = select(
+    [clearance, mountDepths, portClearance, airflowObstruction],
+    (gapsNamed, depthsNamed, ports, sides): Reports['clearance'] => ({
+      ...gapsNamed,
+      mountDepths: depthsNamed,
+      ports,
+      airflowObstructions: sides,
+    }),
+  );
   const reports = select(
     [
       runs,
-      clearance,
-      mountDepths,
-      portClearance,
-      airflowObstruction,
+      fit,
       wiring,
       screws,
       hydraulicsAndThermal,
@@ -205,10 +212,10 @@ export function createSelectors() {
       billOfMaterials,
       tidiness,
     ],
-    (r, fit, ro, p, sides, pw, sc, { flow }, h, sz, su, me, li, ti): Reports => ({
+    (r, cl, pw, sc, { flow }, h, sz, su, me, li, ti): Reports => ({
       runs: r,
       tidiness: ti,
-      clearance: { ...fit, mountDepths: ro, ports: p, airflowObstructions: sides },
+      clearance: cl,
       wiring: pw,
       screws: sc,
       flow,
@@ -268,6 +275,7 @@ export function createSelectors() {
     wiring,
     corrosion,
     billOfMaterials,
+    fit,
     spatialFindings,
     operatingFindings,
     findings,

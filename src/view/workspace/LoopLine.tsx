@@ -1,8 +1,10 @@
 'use client';
 import { Press } from '@/view/shared';
-import { useDeferredValue, useRef, useState } from 'react';
+import { memo, useDeferredValue, useRef, useState } from 'react';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
+import type { Analysis } from '@/core/analysis';
+import type { Design } from '@/core/design';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
 import { msg } from '@/core/messages';
@@ -22,8 +24,18 @@ const LoopLane = dynamic(() => import('./LoopLane').then((m) => m.LoopLane));
  */
 export function LoopLine() {
   // What is worked on is drawn first; the line follows in the next frame.
-  const { system, reports } = useDeferredValue(useEditor((s) => s.analysis));
+  const analysis = useDeferredValue(useEditor((s) => s.analysis));
   const design = useDeferredValue(useEditor((s) => s.design));
+  return <Line design={design} analysis={analysis} />;
+}
+
+const Line = memo(function Line({
+  design,
+  analysis: { system, reports },
+}: {
+  readonly design: Design;
+  readonly analysis: Analysis;
+}) {
   const heat = reports.heat[design.brief.loadCase];
   const asked = useFrame((s) => s.loop);
   const set = useFrame((s) => s.set);
@@ -110,4 +122,4 @@ export function LoopLine() {
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </section>
   );
-}
+});

@@ -1,6 +1,8 @@
 'use client';
 import { Press } from '@/view/shared';
-import { useDeferredValue, useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
+import type { Analysis } from '@/core/analysis';
+import type { Design } from '@/core/design';
 import { msg } from '@/core/messages';
 import { ConnectDialog } from './ConnectLater';
 import { useEditor } from './EditorProvider';
@@ -10,9 +12,19 @@ import styles from './TopBar.module.css';
 
 /** What to do now, in one line with its button: on every stage. */
 export function NextStep() {
-  const id = useEditor((s) => s.id);
   const design = useDeferredValue(useEditor((s) => s.design));
   const analysis = useDeferredValue(useEditor((s) => s.analysis));
+  return <StepOf design={design} analysis={analysis} />;
+}
+
+const StepOf = memo(function StepOf({
+  design,
+  analysis,
+}: {
+  readonly design: Design;
+  readonly analysis: Analysis;
+}) {
+  const id = useEditor((s) => s.id);
   const open = useEditor((s) => s.open);
   const openStores = useEditor((s) => s.openStores);
   const pick = useEditor((s) => s.pick);
@@ -45,4 +57,4 @@ export function NextStep() {
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}
     </span>
   );
-}
+});

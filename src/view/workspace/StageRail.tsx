@@ -1,6 +1,7 @@
 'use client';
-import { useDeferredValue } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { usePathname } from 'next/navigation';
+import type { Analysis } from '@/core/analysis';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
@@ -16,10 +17,20 @@ import styles from './StageRail.module.css';
  * state of the build.
  */
 export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
-  const set = useFrame((s) => s.set);
-  const id = useEditor((s) => s.id);
   // What is worked on is drawn first; the rail follows in the next frame.
   const stages = useDeferredValue(useEditor((s) => s.analysis.stages));
+  return <Rail isNarrow={isNarrow} stages={stages} />;
+}
+
+const Rail = memo(function Rail({
+  isNarrow,
+  stages,
+}: {
+  readonly isNarrow: boolean;
+  readonly stages: Analysis['stages'];
+}) {
+  const set = useFrame((s) => s.set);
+  const id = useEditor((s) => s.id);
   const brief = useEditor((s) => s.design.brief);
   const open = useEditor((s) => s.open);
   const path = usePathname();
@@ -73,4 +84,4 @@ export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
       </Press>
     </nav>
   );
-}
+});

@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 
 import { ThemeSwitch, Press, TextInput, UnitsSwitch, rich } from '@/view/shared';
 import { counted, msg } from '@/core/messages';
+import type { Finding } from '@/core/checks';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
@@ -13,43 +14,80 @@ import styles from './TopBar.module.css';
 const ExportDialog = dynamic(() => import('./ExportDialog').then((m) => m.ExportDialog));
 
 export function TopBar() {
-  const design = useEditor((s) => s.design);
-  const findings = useEditor((s) => s.analysis.findings);
-  const revision = useEditor((s) => s.revision);
-  const save = useEditor((s) => s.save);
-  const saveMessage = useEditor((s) => s.saveMessage);
-  const kept = useEditor((s) => s.kept);
-  const past = useEditor((s) => s.past);
-  const future = useEditor((s) => s.future);
-  const undo = useEditor((s) => s.undo);
-  const redo = useEditor((s) => s.redo);
+  const name = useEditor((s) => s.design.name);
+  const notes = useEditor((s) => s.analysis.findings.filter(isNote).length);
+  const count = useEditor((s) => s.analysis.findings.length) - notes;
   const open = useEditor((s) => s.open);
   const setSearch = useEditor((s) => s.setSearch);
   const commit = useEditor((s) => s.commit);
   const [isExporting, setExporting] = useState(false);
-  const notes = findings.filter((f) => f.severity === 'note').length,
-    count = findings.length - notes;
   return (
     <header className={styles.bar}>
       <Link href="/" className={styles.mark} title={msg`All builds`}>
         Zephyron
       </Link>
       <BuildName
-        key={design.name}
-        name={design.name}
-        onRename={(name) => commit(msg`rename the build`, { do: 'design.rename', name })}
+        key={name}
+        name={name}
+        onRename={(to) => commit(msg`rename the build`, { do: 'design.rename', name: to })}
       />
-      <span
-        role="status"
-        className={styles.state}
-        data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
-      >
-        <Press onClick={() => open('history')} title={msg`The history of this build`}>
-          {msg`${saveWords(save, kept, saveMessage)}, revision ${revision}`}
-        </Press>
-      </span>
+      <SaveState />
       <NextStep />
       <UnitsSwitch className={styles.units} />
+      <Steps />
+      <Press className={styles.tool} onClick={() => open('findings')} title={msg`All findings (F)`}>
+        {findingWords(count, notes)}
+      </Press>
+      <Press className={styles.tool} onClick={() => setSearch(true)}>
+        {rich`Find a command ${(<kbd className={styles.key}>{msg`Ctrl K`}</kbd>)}`}
+      </Press>
+      <Press
+        className={styles.tool}
+        aria-label={msg`Help: keys and terms`}
+        title={msg`Keys and terms (?)`}
+        onClick={() => open('help')}
+      >
+        ?
+      </Press>
+      <ThemeSwitch />
+      <Press className={styles.export} aria-haspopup="dialog" onClick={() => setExporting(true)}>
+        {msg`Print and export`}
+      </Press>
+      {isExporting && <ExportDialog onClose={() => setExporting(false)} />}
+    </header>
+  );
+}
+
+const isNote = (f: Finding): boolean => f.severity === 'note';
+
+/** Whether all is saved; opens the history. */
+function SaveState() {
+  const revision = useEditor((s) => s.revision);
+  const save = useEditor((s) => s.save);
+  const saveMessage = useEditor((s) => s.saveMessage);
+  const kept = useEditor((s) => s.kept);
+  const open = useEditor((s) => s.open);
+  return (
+    <span
+      role="status"
+      className={styles.state}
+      data-trouble={!['saved', 'saving', 'unsaved'].includes(save) || undefined}
+    >
+      <Press onClick={() => open('history')} title={msg`The history of this build`}>
+        {msg`${saveWords(save, kept, saveMessage)}, revision ${revision}`}
+      </Press>
+    </span>
+  );
+}
+
+/** One step back and one on. */
+function Steps() {
+  const past = useEditor((s) => s.past);
+  const future = useEditor((s) => s.future);
+  const undo = useEditor((s) => s.undo);
+  const redo = useEditor((s) => s.redo);
+  return (
+    <>
       <Press
         className={styles.tool}
         disabled={past.length === 0}
@@ -72,26 +110,7 @@ export function TopBar() {
       >
         {msg`Redo`}
       </Press>
-      <Press className={styles.tool} onClick={() => open('findings')} title={msg`All findings (F)`}>
-        {findingWords(count, notes)}
-      </Press>
-      <Press className={styles.tool} onClick={() => setSearch(true)}>
-        {rich`Find a command ${(<kbd className={styles.key}>{msg`Ctrl K`}</kbd>)}`}
-      </Press>
-      <Press
-        className={styles.tool}
-        aria-label={msg`Help: keys and terms`}
-        title={msg`Keys and terms (?)`}
-        onClick={() => open('help')}
-      >
-        ?
-      </Press>
-      <ThemeSwitch />
-      <Press className={styles.export} aria-haspopup="dialog" onClick={() => setExporting(true)}>
-        {msg`Print and export`}
-      </Press>
-      {isExporting && <ExportDialog onClose={() => setExporting(false)} />}
-    </header>
+    </>
   );
 }
 

@@ -201,6 +201,8 @@ export function createEditor(
 
   /** The step after which runs may want routing, once it is worked out; undefined for none. */
   let movedBy: { readonly step: number | null } | undefined;
+  /** With what is not shown yet: jobs are asked again with the build that is shown. */
+  let versions: Versions = { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 };
 
   const { partLists } = usePartLists.getState();
   const engine = new Engine(design, partLists);
@@ -214,6 +216,7 @@ export function createEditor(
       set({
         design: shown,
         analysis,
+        versions,
         ...(moved ? { toRoute: wantsRouting(analysis, shown) ? moved : null } : {}),
       });
     };
@@ -258,9 +261,8 @@ export function createEditor(
 
     /** The next build, and the edit that led there; null where it came from elsewhere. */
     const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
-      const { latest: before, versions } = get();
-      const touched = edit ? partsTouched(before, next) : EVERY_PART;
-      set({ latest: next, versions: raise(versions, touched), save: 'unsaved', ...rest });
+      versions = raise(versions, edit ? partsTouched(get().latest, next) : EVERY_PART);
+      set({ latest: next, save: 'unsaved', ...rest });
       for (const follower of [engine, analyst])
         if (edit) follower.edited(next, edit);
         else follower.replaced(next);
@@ -411,7 +413,7 @@ export function createEditor(
       analysis: listen(design, told),
       latest: design,
       engine,
-      versions: { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 },
+      versions,
       past: [],
       future: [],
       save: 'saved',
@@ -451,7 +453,7 @@ export function createEditor(
       },
       rethink: () => {
         const offer = usePartLists.getState().partLists;
-        set({ versions: raise(get().versions, ['offer']) });
+        versions = raise(versions, ['offer']);
         engine.offers(offer);
         analyst.offers(offer);
       },

@@ -41,8 +41,7 @@ function useJob<J extends JobName>(
   on = true,
 ): Job<JobResult<J>> {
   const engine = useEditor((s) => s.engine);
-  const versions = useEditor((s) => s.versions);
-  const version = on ? reads.map((part) => versions[part]).join() : null;
+  const version = useEditor((s) => (on ? reads.map((part) => s.versions[part]).join() : null));
   return useEngineJob(engine, job, input, version);
 }
 

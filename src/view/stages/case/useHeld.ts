@@ -1,6 +1,7 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { applyEdit, type Placement, componentName } from '@/core/design';
+import { isSameSpace } from '@/core/analysis';
+import { applyEdit, componentName, type Design, type Placement } from '@/core/design';
 import { measureGaps, mountDepthAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
 import { compileSystem, moveEdit, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
@@ -20,7 +21,8 @@ interface Held {
 
 /**
  * A part in the hand: placed and measured anew with every move, kept in the build when it is let
- * go.
+ * go. What was moved otherwise stands in its new place at once too; all else follows when it is
+ * worked out.
  */
 export function useHeld(): Held {
   const design = useEditor((s) => s.design);
@@ -32,17 +34,19 @@ export function useHeld(): Held {
     readonly component: string;
     readonly placement: Placement;
   } | null>(null);
+  const latest = useEditor((s) => s.latest);
   const live = useMemo(() => {
-    if (!held) return null;
-    const system = compileSystem(
-      applyEdit(design, moveEdit(analysis.system, held.component, held.placement)).design,
-    );
+    const ahead = held
+      ? applyEdit(design, moveEdit(analysis.system, held.component, held.placement)).design
+      : latest;
+    if (isSameSpace(ahead, design) || !hasSameParts(ahead, design)) return null;
+    const system = compileSystem(ahead);
     return {
       model: system,
       gaps: measureGaps(system).gaps,
-      rooms: (design.case?.mounts ?? []).map((m) => mountDepthAt(system, m)),
+      rooms: (ahead.case?.mounts ?? []).map((m) => mountDepthAt(system, m)),
     };
-  }, [analysis.system, design, held]);
+  }, [analysis.system, design, held, latest]);
   const hold = (component: string, placement: Placement | null): void => {
     if (placement && picked !== component) pick(component);
     if (placement) {
@@ -69,3 +73,9 @@ export function useHeld(): Held {
     hold,
   };
 }
+
+/** Whether parts and case are the same; they may stand elsewhere. */
+const hasSameParts = (a: Design, b: Design): boolean =>
+  a.case === b.case &&
+  a.components.length === b.components.length &&
+  a.components.every(({ id }, i) => id === b.components[i]?.id);

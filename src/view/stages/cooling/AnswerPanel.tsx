@@ -1,11 +1,13 @@
 'use client';
+import { memo, useDeferredValue } from 'react';
 import { CASE_NAMES, CASE_WORDS } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { findComponent } from '@/core/design';
+import type { Analysis } from '@/core/analysis';
+import { findComponent, type Design } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
@@ -22,16 +24,34 @@ import styles from './CoolingStage.module.css';
 /** Spots shown: the nearest to their limits. */
 const MOST_SPOTS = 6;
 
-/** The brief's limits, what each radiator takes, and the spots nearest to their limits. */
-export function AnswerPanel({
-  bands,
-  held,
-}: {
+interface Props {
   readonly bands: Uncertainty | null;
   readonly held: boolean;
-}) {
-  const design = useEditor((s) => s.design);
-  const analysis = useEditor((s) => s.analysis);
+}
+
+/**
+ * The brief's limits, what each radiator takes, and the spots nearest to their limits. The picture
+ * under the hand is drawn first; these follow in the next frame.
+ */
+export function AnswerPanel({ bands, held }: Props) {
+  const design = useDeferredValue(useEditor((s) => s.design));
+  const analysis = useDeferredValue(useEditor((s) => s.analysis));
+  return (
+    <Answer
+      design={design}
+      analysis={analysis}
+      bands={useDeferredValue(bands)}
+      held={useDeferredValue(held)}
+    />
+  );
+}
+
+const Answer = memo(function Answer({
+  design,
+  analysis,
+  bands,
+  held,
+}: Props & { readonly design: Design; readonly analysis: Analysis }) {
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
@@ -227,7 +247,7 @@ export function AnswerPanel({
       </Section>
     </>
   );
-}
+});
 
 /** Chance below which the brief counts as sure to hold, and above which as sure to fail. */
 const SURE = 0.05;

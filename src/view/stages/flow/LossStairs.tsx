@@ -1,7 +1,8 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { componentName, findComponent } from '@/core/design';
-import { useState } from 'react';
+import type { Analysis } from '@/core/analysis';
+import { componentName, findComponent, type Design } from '@/core/design';
+import { memo, useDeferredValue, useState } from 'react';
 import { fitOf, runDrop, type FlowNetwork, type LinkFlow, type LoopFlow } from '@/core/hydraulics';
 import type { LoopGraph } from '@/core/system';
 import {
@@ -39,11 +40,28 @@ const ORDERS = worded(
 
 /**
  * What each part and run takes of the head, as stairs. A click picks the part everywhere and opens
- * what its figure is made of.
+ * what its figure is made of. The picture under the hand is drawn first; the stairs follow in the
+ * next frame.
  */
 export function LossStairs({ graph, state, network }: Props) {
-  const design = useEditor((s) => s.design);
-  const analysis = useEditor((s) => s.analysis);
+  return (
+    <Stairs
+      design={useDeferredValue(useEditor((s) => s.design))}
+      analysis={useDeferredValue(useEditor((s) => s.analysis))}
+      graph={useDeferredValue(graph)}
+      state={useDeferredValue(state)}
+      network={useDeferredValue(network)}
+    />
+  );
+}
+
+const Stairs = memo(function Stairs({
+  design,
+  analysis,
+  graph,
+  state,
+  network,
+}: Props & { readonly design: Design; readonly analysis: Analysis }) {
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
   const commit = useEditor((s) => s.commit);
@@ -182,7 +200,7 @@ export function LossStairs({ graph, state, network }: Props) {
       {editing && <CurveEditor curve={editing} onClose={() => setEditing(null)} />}
     </Section>
   );
-}
+});
 
 /** Legs of one tee stand as one step; what takes next to nothing is left out. */
 function stairs(links: readonly LinkFlow[]): readonly LinkFlow[] {

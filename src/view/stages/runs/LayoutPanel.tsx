@@ -124,24 +124,28 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
     set({ ...loop.routing, style, weights: { ...loop.routing?.weights, ...weights } });
   return (
     <>
-      <Pick
-        label={msg`Style of ${loop.name}`}
-        value={style}
-        options={ROUTE_STYLES.map((value) => ({ value, label: STYLE_NAMES[value] }))}
-        onPick={(value) => set({ style: value as RouteStyle, ...(freeOrder ? { freeOrder } : {}) })}
-      />
-      <Pick
-        label={msg`Order of ${loop.name}`}
-        value={freeOrder ? 'free' : 'stays'}
-        options={[
-          { value: 'stays', label: msg`stays` },
-          { value: 'free', label: msg`may change for a better layout` },
-        ]}
-        onPick={(value) => {
-          const { freeOrder: _was, ...kept } = loop.routing ?? { style };
-          set(value === 'free' ? { ...kept, freeOrder: true } : kept);
-        }}
-      />
+      <div className={styles.movable}>
+        <Pick
+          label={msg`Style of ${loop.name}`}
+          value={style}
+          options={ROUTE_STYLES.map((value) => ({ value, label: STYLE_NAMES[value] }))}
+          onPick={(value) =>
+            set({ style: value as RouteStyle, ...(freeOrder ? { freeOrder } : {}) })
+          }
+        />
+        <Pick
+          label={msg`Order of ${loop.name}`}
+          value={freeOrder ? 'free' : 'stays'}
+          options={[
+            { value: 'stays', label: msg`stays` },
+            { value: 'free', label: msg`may change for a better layout` },
+          ]}
+          onPick={(value) => {
+            const { freeOrder: _was, ...kept } = loop.routing ?? { style };
+            set(value === 'free' ? { ...kept, freeOrder: true } : kept);
+          }}
+        />
+      </div>
       <details className={styles.caps}>
         <summary>{msg`What ${loop.name} weighs`}</summary>
         <div className={styles.ends}>
