@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useDeferredValue, useMemo, useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { Press } from '@/view/shared';
 import {
   atFullSpeed,
@@ -11,6 +11,7 @@ import {
   type LoopFlow,
 } from '@/core/hydraulics';
 import { formatFlow, formatMeasure, formatSpeed, unitShown } from '@/core/units';
+import { useNextFrame } from '@/view/shared/useNextFrame';
 import { useSize } from '@/view/shared/useWidth';
 import { useUnderHand } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
@@ -42,7 +43,7 @@ export function OperatingChart({ network, state, target, speed, onSpeed }: Props
   const { width, height } = useSize(frame);
   const hand = useUnderHand(speed?.now ?? 0);
   // The handle and its figures come first; the curves follow in the next frame.
-  const drawn = useDeferredValue(network);
+  const drawn = useNextFrame(network);
   const full = useMemo(() => atFullSpeed(drawn), [drawn]);
   // Without speeds, so that the scale stays while the handle moves.
   const most = useMemo(() => {
