@@ -9,12 +9,12 @@ import { expect, test } from './fixtures';
 const LIMITS: readonly (readonly [path: string, page_kB: number, all_kB: number])[] = [
   ['/', 220, 220],
   ['/new', 250, 250],
-  ['/builds/dawn-chorus-desk/heat', 300, 493],
-  ['/builds/dawn-chorus-desk/cooling', 440, 633],
-  ['/builds/dawn-chorus-desk/flow', 449, 645],
-  ['/builds/dawn-chorus-desk/case?view=space', 540, 735],
-  ['/builds/dawn-chorus-desk/runs?view=space', 550, 745],
-  ['/builds/dawn-chorus-desk/assembly?view=space', 550, 745],
+  ['/builds/dawn-chorus-desk/heat', 300, 505],
+  ['/builds/dawn-chorus-desk/cooling', 440, 645],
+  ['/builds/dawn-chorus-desk/flow', 449, 655],
+  ['/builds/dawn-chorus-desk/case?view=space', 540, 745],
+  ['/builds/dawn-chorus-desk/runs?view=space', 550, 755],
+  ['/builds/dawn-chorus-desk/assembly?view=space', 550, 755],
 ];
 
 test('no page loads more script than it did', async ({ browser }) => {

@@ -11,11 +11,12 @@ import {
   type LoopFlow,
 } from '@/core/hydraulics';
 import { formatFlow, formatMeasure, formatSpeed, unitShown } from '@/core/units';
-import { useNextFrame } from '@/view/shared/useNextFrame';
+
 import { useSize } from '@/view/shared/useWidth';
 import { useUnderHand } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
 import { BOTTOM, LEFT, RIGHT, TOP } from './flowSheet';
+import { useNextFrame } from './useNextFrame';
 import styles from './OperatingChart.module.css';
 
 // The handle answers before the curves under it are there.
