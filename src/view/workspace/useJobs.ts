@@ -47,9 +47,15 @@ function useJob<J extends JobName>(
 
 const ALL: readonly Part[] = ['space', 'fans', 'pumps', 'rest', 'offer'];
 
-/** The fixes that hold of the findings shown; no findings ask for nothing. */
-export const useFixes = (keys: readonly string[]): Job<ResolvedFixes> =>
-  useJob('fixes', keys, ALL, keys.length > 0);
+/**
+ * The fixes that hold of the findings shown; no findings ask for nothing. They are tried again from
+ * the moment of an edit on, not only when it is shown.
+ */
+export function useFixes(keys: readonly string[]): Job<ResolvedFixes> {
+  const isShown = useEditor((s) => s.latest === s.design);
+  const job = useJob('fixes', keys, ALL, keys.length > 0);
+  return { ...job, fresh: job.fresh && isShown };
+}
 
 /** The edit that routes what is not routed, or no longer holds, while that is wanted. */
 export const useReroute = (on: boolean): Job<{ readonly edit: Edit | null }> =>

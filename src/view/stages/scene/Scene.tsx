@@ -15,26 +15,28 @@ import { msg } from '@/core/messages';
 import type { RouteHeld } from '../runs/useRouteHeld';
 import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
-import { CutFaces } from './CutFaces';
 import { SpaceCanvas } from './SpaceCanvas';
 import { DimensionLabels, DimensionLines } from './Dimensions';
-import { AirArrows, AirLabels, FlowDashes } from './Flowing';
 import { airArrows, streamsOf } from './flowing';
 import { Orbit } from './Orbit';
 import { PlaceLabels, TurnWith } from './overlay';
 import { usePaper, type Paper } from './paper';
 import { Parts } from './Parts';
-import { RouteGrips } from './RouteGrips';
 import { SceneBar } from './SceneBar';
 import type { Stand } from './stands';
 import { useScene } from './state';
-import { sceneGlb, scenePng, type Shown } from './takeOut';
+import type { Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
 import styles from './Scene.module.css';
 
 // Loaded when it is first asked for.
 const Gizmo = lazy(() => import('./Gizmo').then((m) => ({ default: m.Gizmo })));
+const RouteGrips = lazy(() => import('./RouteGrips').then((m) => ({ default: m.RouteGrips })));
+const CutFaces = lazy(() => import('./CutFaces').then((m) => ({ default: m.CutFaces })));
+const FlowDashes = lazy(() => import('./Flowing').then((m) => ({ default: m.FlowDashes })));
+const AirArrows = lazy(() => import('./Flowing').then((m) => ({ default: m.AirArrows })));
+const AirLabels = dynamic(() => import('./Flowing').then((m) => m.AirLabels));
 const SceneTree = dynamic(() => import('./SceneTree').then((m) => m.SceneTree));
 
 export interface SceneProps {
@@ -101,7 +103,10 @@ export default function Scene(props: SceneProps) {
   const take = useCallback((shown: Shown | null): void => {
     taken.current = shown;
     useSceneOnPage.setState({
-      scene: shown && { png: () => scenePng(shown), glb: (name) => sceneGlb(shown, name) },
+      scene: shown && {
+        png: async () => (await import('./takeOut')).scenePng(shown),
+        glb: async (name) => (await import('./takeOut')).sceneGlb(shown, name),
+      },
     });
   }, []);
   const overlay = useRef<HTMLDivElement>(null);
@@ -201,25 +206,31 @@ export default function Scene(props: SceneProps) {
             </Suspense>
           )}
           {props.corners && props.onRoute && isTogether && (
-            <RouteGrips
-              corners={props.corners}
-              paper={paper}
-              onRoute={props.onRoute}
-              onHeld={setHeld}
-            />
+            <Suspense>
+              <RouteGrips
+                corners={props.corners}
+                paper={paper}
+                onRoute={props.onRoute}
+                onHeld={setHeld}
+              />
+            </Suspense>
           )}
           {cut > 0 && isTogether && (
-            <CutFaces system={system} runs={runs} z={size[2] - cut} paper={paper} />
+            <Suspense>
+              <CutFaces system={system} runs={runs} z={size[2] - cut} paper={paper} />
+            </Suspense>
           )}
           {lines.length > 0 && <DimensionLines lines={lines} paper={paper} />}
-          {streams.length > 0 && <FlowDashes streams={streams} paper={paper} />}
-          {arrows.length > 0 && <AirArrows arrows={arrows} paper={paper} />}
+          <Suspense>
+            {streams.length > 0 && <FlowDashes streams={streams} paper={paper} />}
+            {arrows.length > 0 && <AirArrows arrows={arrows} paper={paper} />}
+          </Suspense>
           {design.case?.air?.open !== true && <Shade size={size} paper={paper} />}
           <CaseBody model={system} size={size} paper={paper} clip={clip} />
         </SpaceCanvas>
         <div ref={overlay} className={styles.overlay}>
           {picked !== null && <DimensionLabels lines={lines} part={picked} />}
-          <AirLabels arrows={arrows} />
+          {arrows.length > 0 && <AirLabels arrows={arrows} />}
         </div>
       </div>
     </div>

@@ -1,13 +1,12 @@
 'use client';
 import type { RefObject } from 'react';
-import { slug } from '@/format';
 import { formatMeasure } from '@/core/units';
 import { Press } from '@/view/shared';
-import { downloadBlob, type CaseView } from '@/view/workspace';
+import type { CaseView } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { useScene } from './state';
 import { Sliding } from './Sliding';
-import { sceneGlb, scenePng, type Shown } from './takeOut';
+import type { Shown } from './takeOut';
 import styles from './Scene.module.css';
 
 /** How the machine is looked at: from where, cut, apart, flowing; and what is saved of it. */
@@ -33,8 +32,8 @@ export function SceneBar({
   const { cut, apart, isFlowing, isTreeOpen, set } = useScene();
   const save = async (as: 'png' | 'glb'): Promise<void> => {
     if (!taken.current) return;
-    const blob = await (as === 'png' ? scenePng(taken.current) : sceneGlb(taken.current, name));
-    if (blob) downloadBlob(`${slug(name)}.${as}`, blob);
+    const { saveScene } = await import('./saveScene');
+    await saveScene(taken.current, name, as);
   };
   return (
     <div
