@@ -43,7 +43,7 @@ describe('what another thread is told of an analysis', () => {
       before = session.analysis();
     session.apply({ do: 'fans.speed', speed_rpm: 900 });
     const telling = tellChanges(session.analysis(), before);
-    expect(Object.keys(telling.reports).sort()).toEqual(['clearance', 'flow', 'heat', 'sizing']);
+    expect(Object.keys(telling.reports).sort()).toEqual(['flow', 'heat', 'sizing']);
     expect(telling).not.toHaveProperty('routed');
     expect(telling).toHaveProperty('thermalModel');
   });
