@@ -37,6 +37,7 @@ export function useEngineJob<J extends JobName>(
   const running = useRef<Running<J> | null>(null);
   const key = version === null ? null : `${version} ${JSON.stringify(input)}`;
   const asked = useRef(input);
+  const isFirst = useRef(true);
   useEffect(() => {
     asked.current = input;
   });
@@ -44,7 +45,10 @@ export function useEngineJob<J extends JobName>(
   useEffect(() => {
     if (key === null || done === key || stopped === key) return undefined;
     let live = true;
+    // What a page asks as it opens waits for no hand.
+    const rest_ms = isFirst.current ? 0 : REST_MS;
     const timer = setTimeout(() => {
+      isFirst.current = false;
       setProgress(0);
       const run = engine.run(job, asked.current, (share) => {
         if (live) setProgress(share);
@@ -63,7 +67,7 @@ export function useEngineJob<J extends JobName>(
           setStopped(key);
         },
       );
-    }, REST_MS);
+    }, rest_ms);
     return () => {
       live = false;
       clearTimeout(timer);

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { worstRise } from '@/core/thermal';
 import { formatKelvin, formatNumber, formatShown, formatSpeed } from '@/core/units';
 import { neededWords } from '@/core/checks';
@@ -72,6 +72,8 @@ function Cooling() {
   const [start, setStart] = useState<'cold' | 'steady'>('cold');
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [at_s, setAt] = useState<number | null>(null);
+  // Loaded beside the curves that it draws.
+  useEffect(() => void import('./NoiseRisePlot'), []);
   const { result: known, fresh } = useCurves();
   const curves = known ?? [];
   const stale = !fresh;
