@@ -3,7 +3,7 @@ import { missedHoles, screwNeeds } from '../clearance';
 import type { System } from '../system';
 import type { ConsumableDuty, ConsumablePart } from '../components';
 import { clipCount, isBentCold, type Run } from '../tubing';
-import { counted, msg } from '../messages';
+import { msg } from '../messages';
 import { mixFor } from './mixing';
 import type { LoopVolume } from './volume';
 
@@ -120,7 +120,7 @@ export function consumableNeeds(
   }
   for (const run of runs) {
     const clips = clipsFor(design, run);
-    need('clip', clips, [run.id], msg`${counted(clips, 'holds', 'hold')} ${run.name} to its route`);
+    need('clip', clips, [run.id], msg`holds ${run.name} to its route`);
   }
   return needs;
 }

@@ -134,11 +134,17 @@ test('the router takes a longer way where the cheapest would not stay', () => {
     bounds: { min: [-400, -400, -400], max: [600, 400, 400] },
     blocks: [],
   };
-  const between = (workspace: Workspace) =>
-    routeFlexible(workspace, [end([0, 0, 0], 0)], [end([30, 70, 0], 30)], limits);
+  const between = (workspace: Workspace, isClipped = false) =>
+    routeFlexible(workspace, [end([0, 0, 0], 0)], [end([30, 70, 0], 30)], limits, isClipped);
   const way = between(open);
   const free = freeCurve(roundedPath(way?.corners ?? [], way?.radius_mm ?? 0));
   expect(free?.leastRadius_mm).toBeGreaterThan(38 * 0.95);
+  // Held by clips it takes the cheapest, which costs less than the clip is worth.
+  const held = between(open, true);
+  const own = freeCurve(roundedPath(held?.corners ?? [], held?.radius_mm ?? 0));
+  expect(own?.leastRadius_mm).toBeCloseTo(33.7, 1);
+  expect(held?.cost).toBeLessThan(way?.cost ?? 0);
+  expect(held?.cost).toBeGreaterThan((way?.cost ?? 0) - 40);
   // Where there is no room for a wider one it is laid all the same, and wants a clip.
   const narrow: Workspace = { ...open, bounds: { ...open.bounds, max: [150, 400, 400] } };
   expect(between(narrow)).not.toBeNull();

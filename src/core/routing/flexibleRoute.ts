@@ -43,13 +43,14 @@ export interface SoftWay extends WayFound {
 /**
  * The cheapest gentle way of a flexible tube: out of one fitting, a bend, a straight, a bend, into
  * the other, the bends as wide as there is room for and never tighter than the tube allows. All end
- * fittings are weighed at once. Null when every such way meets something.
+ * fittings are weighed at once. `isClipped`: clips hold it already. Null when every such way meets something.
  */
 export function routeFlexible(
   workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   limits: TubeLimits,
+  isClipped = false,
 ): SoftWay | null {
   const drafts: Draft[] = [];
   for (const from of froms) for (const to of tos) drafts.push(...draftsOf(from, to, limits));
@@ -62,9 +63,9 @@ export function routeFlexible(
     const penalty = tollOf(workspace, samplePath(path, STEP_MM).slice(1, -1));
     if (best ? d.cost + penalty >= best.cost : penalty === Infinity) continue;
     // A way that wants a clip is paid for; past the first few that do, all are taken to.
-    const clip_mm = tried < MOST_TRIED && staysFree(workspace, path, limits) ? 0 : CLIP_MM;
+    const stays = isClipped || (tried < MOST_TRIED && staysFree(workspace, path, limits));
     tried += 1;
-    const cost = d.cost + penalty + clip_mm;
+    const cost = d.cost + penalty + (stays ? 0 : CLIP_MM);
     if (!best || cost < best.cost)
       best = { corners: d.corners, from: d.from, to: d.to, cost, expanded: i, radius_mm: d.radius };
   }

@@ -25,7 +25,7 @@ export { placePieces, type Frames } from './pieces';
 export { jogAngle } from './offsetBend';
 export { routeFlexible } from './flexibleRoute';
 export { middleLine } from './middleLine';
-export { pathLength, roundedPath, samplePath, turnBetween } from './path';
+export { pathLength, placeAlong, roundedPath, samplePath, turnBetween } from './path';
 export { crossingsOf, tidinessOf, type RunTidiness, type Tidiness } from './tidiness';
 export { worthOfRoute } from './worth';
 export { inTheWayWords, wayOutWords } from './wayOut';

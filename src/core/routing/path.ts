@@ -55,3 +55,21 @@ export function samplePath(path: readonly Segment[], step: number): readonly Vec
   }
   return points;
 }
+
+/** The place so far along a line of points, mm, and the way it goes there; beyond an end that end. */
+export function placeAlong(
+  points: readonly Vec[],
+  at_mm: number,
+): { readonly at: Vec; readonly direction: Vec } {
+  let left = at_mm;
+  for (let i = 1; i < points.length; i += 1) {
+    const [a, b] = [points[i - 1] as Vec, points[i] as Vec];
+    const way = sub(b, a),
+      long = norm(way);
+    if (long > 0 && (left <= long || i === points.length - 1)) {
+      return { at: add(a, scale(way, Math.min(1, left / long))), direction: scale(way, 1 / long) };
+    }
+    left -= long;
+  }
+  return { at: points[0] as Vec, direction: [1, 0, 0] };
+}

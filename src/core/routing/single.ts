@@ -216,7 +216,7 @@ export function findWay(
   };
   const vias: readonly Via[] = t.constraints.waypoints ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
-    const soft = routeFlexible(workspace, froms, tos, limits);
+    const soft = routeFlexible(workspace, froms, tos, limits, t.clipped);
     if (soft) return made(soft, soft.radius_mm);
   }
   const level = ([0, 1, 2] as const).map((i) =>

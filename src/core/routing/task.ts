@@ -35,6 +35,8 @@ export interface Task {
   };
   readonly apart: number;
   readonly constraints: RouteConstraints;
+  /** Clips hold it to whatever route it takes. */
+  readonly clipped: boolean;
   readonly prices: RoutePrices;
   /**
    * What bounds it: the room its ports are in; null without a case, and where a wall parts them.
@@ -102,6 +104,7 @@ export function taskFor(
     wish: connection.ends,
     apart: distance(from.at, to.at),
     constraints: connection.constraints ?? {},
+    clipped: connection.clipped ?? false,
     prices: pricesOf(loop),
     behind:
       (rooms?.behind ?? null) !== null &&

@@ -1,11 +1,10 @@
 'use client';
-import { useDeferredValue } from 'react';
 import { msg } from '@/core/messages';
-import { useEditor } from './EditorProvider';
+import { useEditorLater } from './EditorProvider';
 
 /** Says politely, to whoever listens instead of looking, how many checks fail after an edit. */
 export function Announcer() {
-  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
+  const findings = useEditorLater((s) => s.analysis.findings);
   const fails = findings.filter((f) => f.severity === 'fails').length,
     marginal = findings.filter((f) => f.severity === 'marginal').length;
   const words =

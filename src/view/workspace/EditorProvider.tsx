@@ -1,5 +1,12 @@
 'use client';
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useContext,
+  useDeferredValue,
+  useEffect,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useStore } from 'zustand';
 import type { Told } from '@/core/analysis';
 import type { Design } from '@/core/design';
@@ -122,6 +129,10 @@ export function useEditor<T>(select: (state: EditorState) => T): T {
   if (!editor) throw new Error('useEditor outside an EditorProvider');
   return useStore(editor, select);
 }
+
+/** The same for what stands beside the picture under the hand: that is drawn first. */
+export const useEditorLater = <T,>(select: (state: EditorState) => T): T =>
+  useDeferredValue(useEditor(select));
 
 /**
  * The editor's state at the moment of asking: for a key that is held down, whose next stroke may

@@ -1,6 +1,6 @@
 'use client';
 import { Press } from '@/view/shared';
-import { memo, useDeferredValue, useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import type { Analysis } from '@/core/analysis';
@@ -8,7 +8,7 @@ import type { Design } from '@/core/design';
 import { looseParts } from '@/core/loops';
 import { useWidth } from '@/view/shared/useWidth';
 import { msg } from '@/core/messages';
-import { useEditor } from './EditorProvider';
+import { useEditorLater } from './EditorProvider';
 import { ConnectDialog } from './ConnectLater';
 import { LooseStrip } from './LooseStrip';
 import { LoopRibbon } from './LoopRibbon';
@@ -24,8 +24,8 @@ const LoopLane = dynamic(() => import('./LoopLane').then((m) => m.LoopLane));
  */
 export function LoopLine() {
   // What is worked on is drawn first; the line follows in the next frame.
-  const analysis = useDeferredValue(useEditor((s) => s.analysis));
-  const design = useDeferredValue(useEditor((s) => s.design));
+  const analysis = useEditorLater((s) => s.analysis);
+  const design = useEditorLater((s) => s.design);
   return <Line design={design} analysis={analysis} />;
 }
 

@@ -1,19 +1,19 @@
 'use client';
 import { Press } from '@/view/shared';
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useState } from 'react';
 import type { Analysis } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { msg } from '@/core/messages';
 import { ConnectDialog } from './ConnectLater';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorLater } from './EditorProvider';
 import { goToStage } from './goToStage';
 import { nextStep, type NextStep as Step } from './stepNow';
 import styles from './TopBar.module.css';
 
 /** What to do now, in one line with its button: on every stage. */
 export function NextStep() {
-  const design = useDeferredValue(useEditor((s) => s.design));
-  const analysis = useDeferredValue(useEditor((s) => s.analysis));
+  const design = useEditorLater((s) => s.design);
+  const analysis = useEditorLater((s) => s.analysis);
   return <StepOf design={design} analysis={analysis} />;
 }
 

@@ -1,12 +1,12 @@
 'use client';
-import { memo, useDeferredValue } from 'react';
+import { memo } from 'react';
 import { usePathname } from 'next/navigation';
 import type { Analysis } from '@/core/analysis';
 import type { Stage } from '@/core/checks';
 import { formatKelvin, formatNumber } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
 import { msg } from '@/core/messages';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorLater } from './EditorProvider';
 import { followToStage, stageAddress } from './goToStage';
 import { STAGES } from './stages';
 import { useFrame } from './frame';
@@ -18,7 +18,7 @@ import styles from './StageRail.module.css';
  */
 export function StageRail({ isNarrow }: { readonly isNarrow: boolean }) {
   // What is worked on is drawn first; the rail follows in the next frame.
-  const stages = useDeferredValue(useEditor((s) => s.analysis.stages));
+  const stages = useEditorLater((s) => s.analysis.stages);
   return <Rail isNarrow={isNarrow} stages={stages} />;
 }
 

@@ -1,4 +1,4 @@
-export { EditorProvider, useEditor, useEditorNow } from './EditorProvider';
+export { EditorProvider, useEditor, useEditorLater, useEditorNow } from './EditorProvider';
 export { useUnderHand } from './useUnderHand';
 export { Workspace } from './Workspace';
 export { FindingList } from './FindingList';

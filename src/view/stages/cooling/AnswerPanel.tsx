@@ -11,7 +11,7 @@ import { findComponent, type Design } from '@/core/design';
 import type { Uncertainty } from '@/core/thermal';
 import { formatCelsius, formatNumber, formatShown, formatWatts, unitShown } from '@/core/units';
 import { Mark, QuantityField, Segments, Why, Press, rich } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { spotVerdict } from '../heat/spotVerdict';
@@ -34,8 +34,8 @@ interface Props {
  * under the hand is drawn first; these follow in the next frame.
  */
 export function AnswerPanel({ bands, held }: Props) {
-  const design = useDeferredValue(useEditor((s) => s.design));
-  const analysis = useDeferredValue(useEditor((s) => s.analysis));
+  const design = useEditorLater((s) => s.design);
+  const analysis = useEditorLater((s) => s.analysis);
   return (
     <Answer
       design={design}

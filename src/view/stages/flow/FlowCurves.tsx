@@ -4,6 +4,14 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'rec
 import { tickShown, ticksShown } from '@/core/units';
 import { BOTTOM, LEFT, RIGHT, TOP, type FlowRow, type SpeedRow } from './flowSheet';
 
+/** How every axis and curve here looks. */
+const AXIS = {
+  type: 'number',
+  tickLine: false,
+  tick: { fill: 'var(--soft)', fontSize: 12.5 },
+} as const;
+const LINE = { dot: false, isAnimationActive: false, activeDot: false } as const;
+
 /** The curves alone: drawn anew only when they are others. */
 export const OperatingCurves = memo(function OperatingCurves({
   data,
@@ -30,53 +38,27 @@ export const OperatingCurves = memo(function OperatingCurves({
     >
       <CartesianGrid vertical={false} stroke="var(--hairline)" />
       <XAxis
-        type="number"
         dataKey="flow"
         domain={[0, most]}
         ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
         tickFormatter={(v: number) => tickShown(v, 'L/min')}
         height={30}
-        tickLine={false}
+        {...AXIS}
         axisLine={{ stroke: 'var(--hairline)' }}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
       />
       <YAxis
-        type="number"
         domain={[0, top]}
         ticks={ticksShown(0, top, top > 60 ? 20 : 10, 'kPa')}
         tickFormatter={(v: number) => tickShown(v, 'kPa')}
         allowDataOverflow
         width={34}
-        tickLine={false}
+        {...AXIS}
         axisLine={false}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
       />
       <ReferenceLine x={target} stroke="var(--copper)" strokeDasharray="3 3" />
-      <Line
-        dataKey="full"
-        stroke="var(--soft)"
-        strokeDasharray="5 4"
-        strokeWidth={1.2}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
-      <Line
-        dataKey="pump"
-        stroke="var(--ink)"
-        strokeWidth={2.4}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
-      <Line
-        dataKey="loop"
-        stroke="var(--ok)"
-        strokeWidth={2.4}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
+      <Line dataKey="full" stroke="var(--soft)" strokeDasharray="5 4" strokeWidth={1.2} {...LINE} />
+      <Line dataKey="pump" stroke="var(--ink)" strokeWidth={2.4} {...LINE} />
+      <Line dataKey="loop" stroke="var(--ok)" strokeWidth={2.4} {...LINE} />
     </LineChart>
   );
 });
@@ -107,34 +89,23 @@ export const SpeedCurve = memo(function SpeedCurve({
     >
       <CartesianGrid vertical={false} stroke="var(--hairline)" />
       <XAxis
-        type="number"
         dataKey="share"
         domain={[0, 100]}
         height={30}
-        tickLine={false}
+        {...AXIS}
         axisLine={{ stroke: 'var(--hairline)' }}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
       />
       <YAxis
-        type="number"
         domain={[0, most]}
         ticks={ticksShown(0, most, most > 14 ? 2 : 1, 'L/min')}
         tickFormatter={(v: number) => tickShown(v, 'L/min')}
         width={34}
-        tickLine={false}
+        {...AXIS}
         axisLine={false}
-        tick={{ fill: 'var(--soft)', fontSize: 12.5 }}
       />
       <ReferenceLine y={target} stroke="var(--copper)" strokeDasharray="3 3" />
       {now !== null && <ReferenceLine x={now} stroke="var(--copper)" />}
-      <Line
-        dataKey="flow"
-        stroke="var(--ok)"
-        strokeWidth={2.4}
-        dot={false}
-        isAnimationActive={false}
-        activeDot={false}
-      />
+      <Line dataKey="flow" stroke="var(--ok)" strokeWidth={2.4} {...LINE} />
     </LineChart>
   );
 });

@@ -13,7 +13,7 @@ import {
   formatNumber,
 } from '@/core/units';
 import { Pick, QuantityField, Why, Check, Press } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons/flow';
@@ -46,8 +46,8 @@ const ORDERS = worded(
 export function LossStairs({ graph, state, network }: Props) {
   return (
     <Stairs
-      design={useDeferredValue(useEditor((s) => s.design))}
-      analysis={useDeferredValue(useEditor((s) => s.analysis))}
+      design={useEditorLater((s) => s.design)}
+      analysis={useEditorLater((s) => s.analysis)}
       graph={useDeferredValue(graph)}
       state={useDeferredValue(state)}
       network={useDeferredValue(network)}

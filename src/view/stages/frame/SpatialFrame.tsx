@@ -2,9 +2,9 @@
 import ExpandLess from '@mui/icons-material/ExpandLess';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import { Press, useWholeRows } from '@/view/shared';
-import { useDeferredValue, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
-import { FindingList, useEditor, useFrame } from '@/view/workspace';
+import { FindingList, useEditor, useFrame, useEditorLater } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import styles from './SpatialFrame.module.css';
 
@@ -26,7 +26,7 @@ interface Props {
  * tools and the working panel float over it as sheets that fold away.
  */
 export function SpatialFrame({ title, sentence, stage, children, tools, side, isFlat }: Props) {
-  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
+  const findings = useEditorLater((s) => s.analysis.findings);
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
   const { isPanelOpen, isHeadOpen, set } = useFrame();

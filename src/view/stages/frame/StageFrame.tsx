@@ -1,9 +1,9 @@
 'use client';
 import { Press, useWholeRows } from '@/view/shared';
-import { useDeferredValue, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
-import { FindingList, useEditor } from '@/view/workspace';
+import { FindingList, useEditor, useEditorLater } from '@/view/workspace';
 import { counted, msg } from '@/core/messages';
 import { MeasuredNote } from './MeasuredNote';
 import styles from './StageFrame.module.css';
@@ -18,7 +18,7 @@ interface Props {
 
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
-  const findings = useDeferredValue(useEditor((s) => s.analysis.findings));
+  const findings = useEditorLater((s) => s.analysis.findings);
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
   const own = stage ? findings.filter((f) => f.stage === stage) : [];

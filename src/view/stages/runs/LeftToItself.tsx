@@ -37,8 +37,8 @@ export function LeftToItself({ run }: { readonly run: Run }) {
       </label>
       {clips > 0 ? (
         <p className="soft">
-          {msg`${counted(clips, 'One clip', '# clips')} on the parts list: one for every
-            ${formatMillimetres(CLIP_EVERY_MM)} or so.`}
+          {msg`It takes ${counted(clips, 'one clip', '# clips')}: one for every
+            ${formatMillimetres(CLIP_EVERY_MM)} or so (common practice, no source).`}
         </p>
       ) : (
         <Lying run={run} loop={loop} />

@@ -3,8 +3,9 @@ import { useEffect, useMemo, useRef } from 'react';
 import { useFrame as useEachDrawing, useThree } from '@react-three/fiber';
 import { type InstancedMesh, Matrix4, Quaternion, Vector3 } from 'three';
 import { add, scale, UPRIGHT, type Vec } from '@/core/geometry';
+import { placeAlong } from '@/core/routing';
 import { formatCelsius, formatMeasure } from '@/core/units';
-import { alongStream, type AirArrow, type Stream } from './flowing';
+import type { AirArrow, Stream } from './flowing';
 import { Drawing, tintsOf } from './drawing';
 import type { Paper } from './paper';
 import styles from './Scene.module.css';
@@ -38,7 +39,7 @@ export function FlowDashes({
     for (const stream of streams)
       for (let n = 0; n < dashesIn(stream); n += 1) {
         const along = (n * PITCH_MM + seconds.current * stream.speed_mms) % stream.length_mm;
-        const { at, direction } = alongStream(stream, along);
+        const { at, direction } = placeAlong(stream.points, along);
         turn.setFromUnitVectors(UPWARDS, new Vector3(...direction));
         mesh.current.setMatrixAt(i, matrix.compose(new Vector3(...at), turn, unit));
         i += 1;

@@ -3,7 +3,8 @@ import { demoDesign } from '@/catalogue';
 import { analyse } from '@/core/analysis';
 import type { Design } from '@/core/design';
 import { distance, norm } from '@/core/geometry';
-import { airArrows, alongStream, streamsOf } from './flowing';
+import { placeAlong } from '@/core/routing';
+import { airArrows, streamsOf } from './flowing';
 
 const design = demoDesign('fenland-flood-tower') as Design;
 const { system, reports } = analyse(design);
@@ -14,7 +15,9 @@ describe('flow in the scene', () => {
   test('every routed run with flow has a stream as long as its tube between the fittings', () => {
     expect(streams.length).toBe(reports.runs.filter((r) => r.routed).length);
     for (const s of streams)
-      expect(Math.abs(distance(s.points[0] ?? [0, 0, 0], alongStream(s, 0).at))).toBeLessThan(1e-9);
+      expect(Math.abs(distance(s.points[0] ?? [0, 0, 0], placeAlong(s.points, 0).at))).toBeLessThan(
+        1e-9,
+      );
   });
 
   test('the dashes go at the velocity of continuity: v = Q / A (by hand)', () => {
@@ -28,7 +31,7 @@ describe('flow in the scene', () => {
 
   test('half way along lies at half the length, and the direction has length 1', () => {
     for (const s of streams) {
-      const { direction } = alongStream(s, s.length_mm / 2);
+      const { direction } = placeAlong(s.points, s.length_mm / 2);
       expect(norm(direction)).toBeCloseTo(1, 6);
     }
   });

@@ -1,4 +1,4 @@
-import { add, boxCentre, boxSize, distance, scale, sub, union, type Vec } from '@/core/geometry';
+import { add, boxCentre, boxSize, distance, scale, union, type Vec } from '@/core/geometry';
 import { middleLine } from '@/core/routing';
 import { boreSpeed, type FlowReport } from '@/core/hydraulics';
 import type { CaseReport } from '@/core/thermal';
@@ -36,21 +36,6 @@ export function streamsOf(runs: readonly Run[], flow: FlowReport): readonly Stre
       },
     ];
   });
-}
-
-/** The place so far along a stream, mm, and the way it flows there. */
-export function alongStream({ points }: Stream, at_mm: number): { at: Vec; direction: Vec } {
-  let left = at_mm;
-  for (let i = 1; i < points.length; i += 1) {
-    const [a, b] = [points[i - 1] as Vec, points[i] as Vec];
-    const long = distance(a, b);
-    if (long > 0 && (left <= long || i === points.length - 1)) {
-      const way = sub(b, a);
-      return { at: add(a, scale(way, Math.min(1, left / long))), direction: scale(way, 1 / long) };
-    }
-    left -= long;
-  }
-  return { at: points[0] as Vec, direction: [1, 0, 0] };
 }
 
 /** Air through a radiator or a row of fans. */
