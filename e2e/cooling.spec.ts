@@ -33,6 +33,14 @@ test("heat: a bar's end is moved by keys and by dragging; clock and voltage chan
   await saved(page);
 });
 
+test('cooling: the page arrives with its curves, other stages without', async ({ page }) => {
+  const sent = async (stage: string): Promise<string> =>
+    (await page.request.get(`/builds/dawn-chorus-desk/${stage}`)).text();
+  const curves = /data-curves(?:.(?!<\/svg>))*<polyline/s;
+  expect(await sent('cooling')).toMatch(curves);
+  expect(await sent('flow')).not.toMatch(/data-curves|push-pull/);
+});
+
 test('cooling: the band is shown, summer is worked out, the limit crossed is told', async ({
   page,
 }) => {

@@ -39,7 +39,7 @@ export const STAGES = [
 /** Opens a stage and waits until the page answers. */
 export async function openStage(page: Page, design: string, stage: string): Promise<void> {
   // Flat, where a test does not ask for the scene: pictures in space take long without a graphics card.
-  await page.goto(`/builds/${design}/${stage}?view=side`, { waitUntil: 'networkidle' });
+  await page.goto(`/builds/${design}/${stage}?view=side`, { waitUntil: 'load' });
   await expect(page.locator('[data-awake="true"]')).toBeVisible();
 }
 

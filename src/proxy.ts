@@ -78,12 +78,16 @@ function hostOf(origin: string): string {
   }
 }
 
-/** The page's policy, with a number that its own scripts bear and nothing put in from outside. */
+/**
+ * The page's policy, with a number that its own scripts bear and nothing put in from outside; and
+ * the path that is asked for, which a layout is not told.
+ */
 function goOn(request: NextRequest): NextResponse {
   const nonce = randomBytes(16).toString('base64');
   const policy = policyOf(nonce);
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);
+  headers.set('x-path', request.nextUrl.pathname);
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);

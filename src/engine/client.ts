@@ -39,6 +39,8 @@ export class Engine {
   private queue: Waiting[] = [];
   private current: { readonly waiting: Waiting; readonly flag: Int32Array | null } | null = null;
   private closed = false;
+  /** The last answer to each job, by the key it was asked with. */
+  private readonly known = new Map<JobName, { readonly key: string; readonly result: unknown }>();
 
   constructor(design: Design, partLists?: PartLists) {
     this.changes = new Changes(design, partLists);
@@ -56,6 +58,17 @@ export class Engine {
 
   offers(partLists: PartLists): void {
     this.changes.offers(partLists);
+  }
+
+  /** Keeps an answer for whoever asks the same again, or got it elsewhere before asking. */
+  keep<J extends JobName>(job: J, key: string, result: JobResult<J>): void {
+    this.known.set(job, { key, result });
+  }
+
+  /** The answer kept for this key; null when there is none. */
+  kept<J extends JobName>(job: J, key: string): JobResult<J> | null {
+    const known = this.known.get(job);
+    return known?.key === key ? (known.result as JobResult<J>) : null;
   }
 
   /** Asks for a job over the design as it is now. */

@@ -1,6 +1,6 @@
 export { Engine, type Running } from './client';
 export type { JobInput, JobName, JobResult, PumpPlan, ResolvedFixes } from './jobs';
-export { useEngineJob, type Job } from './useEngineJob';
+export { jobKey, useEngineJob, type Job } from './useEngineJob';
 export {
   analystInThread,
   toldInThread,

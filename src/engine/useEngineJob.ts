@@ -18,9 +18,13 @@ export interface Job<R> {
 /** Waits this long for the hand to rest before asking again, ms. */
 const REST_MS = 120;
 
+/** What tells one asking of a job from another. */
+export const jobKey = (version: string, input: unknown): string =>
+  `${version} ${JSON.stringify(input)}`;
+
 /**
  * A job of the engine, asked again whenever its input or the version of what it reads of the design
- * changes. `version` null asks for nothing.
+ * changes. `version` null asks for nothing. What the engine knows is there at once.
  */
 export function useEngineJob<J extends JobName>(
   engine: Engine,
@@ -28,14 +32,17 @@ export function useEngineJob<J extends JobName>(
   input: JobInput<J>,
   version: string | null,
 ): Job<JobResult<J>> {
+  const key = version === null ? null : jobKey(version, input);
   const [answer, setAnswer] = useState<{
     readonly key: string;
     readonly result: JobResult<J>;
-  } | null>(null);
+  } | null>(() => {
+    const kept = key === null ? null : engine.kept(job, key);
+    return key === null || kept === null ? null : { key, result: kept };
+  });
   const [progress, setProgress] = useState<number | null>(null);
   const [stopped, setStopped] = useState<string | null>(null);
   const running = useRef<Running<J> | null>(null);
-  const key = version === null ? null : `${version} ${JSON.stringify(input)}`;
   const asked = useRef(input);
   const isFirst = useRef(true);
   useEffect(() => {
@@ -58,8 +65,12 @@ export function useEngineJob<J extends JobName>(
         (result) => {
           if (!live) return;
           setProgress(null);
-          if (result === null) setStopped(key);
-          else setAnswer({ key, result });
+          if (result === null) {
+            setStopped(key);
+            return;
+          }
+          engine.keep(job, key, result);
+          setAnswer({ key, result });
         },
         () => {
           if (!live) return;

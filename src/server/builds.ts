@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { DEMO_BUILDS } from '@/catalogue';
 import type { Told } from '@/core/analysis';
 import type { Design } from '@/core/design';
+import type { CoolingCurve } from '@/core/thermal';
 import { buildFileName, slug } from '@/format';
 import type { ListedBuild } from '@/store';
 import { msg } from '@/core/messages';
@@ -84,6 +85,8 @@ export interface OpenedBuild {
 /** A build with what was worked out of it; null while the pool has no time for that. */
 export interface WorkedOutBuild extends OpenedBuild {
   readonly told: Told | null;
+  /** Rise against noise, where it was asked for. */
+  readonly curves: readonly CoolingCurve[] | null;
 }
 
 /** Builds opened last, by revision: a page and its title ask for the same one. */
@@ -109,20 +112,20 @@ export async function openBuild(id: string): Promise<OpenedBuild | null> {
 }
 
 /**
- * A build as its page shows it, worked out in the reader's words. A busy pool leaves that to the
- * page's own thread.
+ * A build as its page shows it, worked out in the reader's words, with the `curves` of the page
+ * that draws them first. A busy pool leaves that to the page's own thread.
  */
-export async function openWorkedOut(id: string): Promise<WorkedOutBuild | null> {
+export async function openWorkedOut(id: string, curves = false): Promise<WorkedOutBuild | null> {
   const opened = await openBuild(id);
   if (!opened) return null;
   const { design } = opened;
   try {
     const partLists = await partListsNow();
-    const told = await forReader(() => inPool('tell', { design, partLists }, JUDGE_MS));
-    return { ...opened, told };
+    const worked = await forReader(() => inPool('tell', { design, partLists, curves }, JUDGE_MS));
+    return { ...opened, ...worked };
   } catch (error) {
     if (busyWords(error) === null) throw error;
-    return { ...opened, told: null };
+    return { ...opened, told: null, curves: null };
   }
 }
 

@@ -6,6 +6,7 @@ import {
   publish,
   shared,
   tell,
+  type Analysis,
   type Evaluation,
   type Session,
   type StageState,
@@ -22,6 +23,7 @@ import {
   type ValidationIssue,
 } from '@/core/validation';
 import { drawingOf, type Part } from '@/core/components';
+import { coolingCurves, type CoolingCurve } from '@/core/thermal';
 import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
@@ -35,6 +37,13 @@ export interface BuildSummary {
   readonly stages: Readonly<Record<Stage, StageState>>;
   /** Stations of each loop in flow order, for its small diagram. */
   readonly loops: readonly (readonly { readonly kind: string; readonly name: string }[])[];
+}
+
+/** What a page gets of a design beside the document. */
+export interface ToldForPage {
+  readonly told: Told;
+  /** Rise against noise; null where it was not asked for. */
+  readonly curves: readonly CoolingCurve[] | null;
 }
 
 export type Evaluated =
@@ -94,6 +103,17 @@ function sessionOn(design: Design, asked: PartLists): Session {
   return session;
 }
 
+/** Curves of analyses that this thread still has. */
+const curvesKnown = new WeakMap<Analysis, readonly CoolingCurve[]>();
+
+function curvesOf(analysis: Analysis, { brief }: Design): readonly CoolingCurve[] {
+  const { thermalModel, reports } = analysis;
+  const curves =
+    curvesKnown.get(analysis) ?? coolingCurves(thermalModel, reports.flow, brief.loadCase);
+  curvesKnown.set(analysis, curves);
+  return curves;
+}
+
 function evaluateNext(design: Design, partLists: PartLists, fixes: boolean): Evaluation {
   const session = sessionOn(design, partLists);
   return publish(session.design, session.analysis(), fixes);
@@ -143,9 +163,19 @@ export const TASKS = {
     };
   },
 
-  /** What a page shows of a design, in its reader's words. */
-  tell: ({ design, partLists }: { readonly design: Design; readonly partLists: PartLists }): Told =>
-    tell(sessionOn(design, partLists).analysis()),
+  /** What a page shows of a design, in its reader's words; where it opens on them, with curves. */
+  tell: ({
+    design,
+    partLists,
+    curves,
+  }: {
+    readonly design: Design;
+    readonly partLists: PartLists;
+    readonly curves: boolean;
+  }): ToldForPage => {
+    const analysis = sessionOn(design, partLists).analysis();
+    return { told: tell(analysis), curves: curves ? curvesOf(analysis, design) : null };
+  },
 
   /** A document with everything routed that was not, as it is kept. */
   route: ({ text }: { readonly text: string }, tell: Tell): Accepted => {

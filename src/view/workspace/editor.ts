@@ -17,7 +17,8 @@ import {
   type PortRef,
 } from '@/core/design';
 import { createListener, isSameSpace, type Analysis, type Told } from '@/core/analysis';
-import { analystInThread, Engine, type Heard, type MakeAnalyst } from '@/engine';
+import { analystInThread, Engine, jobKey, type Heard, type MakeAnalyst } from '@/engine';
+import type { CoolingCurve } from '@/core/thermal';
 import { sameSpace, type Routed } from '@/core/routing';
 import { msg } from '@/core/messages';
 import {
@@ -155,7 +156,19 @@ export interface OpenedBuild {
   readonly revision: number;
   readonly design: Design;
   readonly told: Told;
+  /** Rise against noise, where the page opened on it. */
+  readonly curves?: readonly CoolingCurve[] | null;
 }
+
+/** Nothing is changed yet. */
+const UNCHANGED: Versions = { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 };
+
+/** What a job that reads these parts of a design is asked again by. */
+export const versionOf = (reads: readonly (keyof Versions)[], versions: Versions): string =>
+  reads.map((part) => versions[part]).join();
+
+/** Curves run over all fan speeds, so the present ones do not ask for new curves. */
+export const CURVES_READ: readonly (keyof Versions)[] = ['space', 'pumps', 'rest'];
 
 /** Edits of one gesture (a dragged handle) within this time become one step. */
 const GESTURE_MS = 1200;
@@ -189,7 +202,7 @@ function wantsRouting({ reports, routed }: Analysis, design: Design): boolean {
  * the server.
  */
 export function createEditor(
-  { id, revision, design, told }: OpenedBuild,
+  { id, revision, design, told, curves }: OpenedBuild,
   makeAnalyst: MakeAnalyst = analystInThread,
 ) {
   let gesture: { key: string; at: number } | null = null;
@@ -202,10 +215,11 @@ export function createEditor(
   /** The step after which runs may want routing, once it is worked out; undefined for none. */
   let movedBy: { readonly step: number | null } | undefined;
   /** With what is not shown yet: jobs are asked again with the build that is shown. */
-  let versions: Versions = { space: 0, fans: 0, pumps: 0, rest: 0, offer: 0, log: 0 };
+  let versions = UNCHANGED;
 
   const { partLists } = usePartLists.getState();
   const engine = new Engine(design, partLists);
+  if (curves) engine.keep('curves', jobKey(versionOf(CURVES_READ, UNCHANGED), null), curves);
   const listen = createListener();
 
   return createStore<EditorState>()((set, get) => {

@@ -8,6 +8,7 @@ import { MoneyField } from '../stages/brief/MoneyField';
 import { LinkEditor } from '../stages/runs/LinkEditor';
 import { useEditor } from './EditorProvider';
 import { fittingFor } from '@/core/loops';
+import { analystLater } from '@/engine/analystHere.fixture';
 import { ConnectDialog } from './ConnectDialog';
 import { FindingList } from './FindingList';
 import { show, state } from './showInEditor';
@@ -60,6 +61,18 @@ describe('the picked part', () => {
   const card = (design: Design, id: string) => (
     <PlaceCard component={findComponent(design, id) as Design['components'][number]} />
   );
+
+  test('clicks that come before anything is worked out go on from one another', () => {
+    const later = analystLater();
+    show(desk, card(desk, 'top-radiator'), later.analyst);
+    for (const by of ['+5', '+1', '+5']) fireEvent.click(screen.getByRole('button', { name: by }));
+    fireEvent.click(screen.getByRole('radio', { name: 'exhaust' }));
+    expect(findComponent(state.latest, 'top-radiator')?.placement).toMatchObject({
+      slide_mm: 11,
+      air: 'out',
+    });
+    expect(state.design).toBe(desk);
+  });
 
   test('a radiator slides, turns and changes its air', () => {
     show(desk, card(desk, 'top-radiator'));

@@ -25,7 +25,7 @@ import {
   type PumpPlan,
   type ResolvedFixes,
 } from '@/engine';
-import type { Versions } from './editor';
+import { CURVES_READ, versionOf, type Versions } from './editor';
 import { useEditor } from './EditorProvider';
 
 type Part = keyof Versions;
@@ -41,7 +41,7 @@ function useJob<J extends JobName>(
   on = true,
 ): Job<JobResult<J>> {
   const engine = useEditor((s) => s.engine);
-  const version = useEditor((s) => (on ? reads.map((part) => s.versions[part]).join() : null));
+  const version = useEditor((s) => (on ? versionOf(reads, s.versions) : null));
   return useEngineJob(engine, job, input, version);
 }
 
@@ -103,9 +103,8 @@ export const useWhatFits = (): Job<WhatFits> => useJob('whatFits', null, ['space
 export const useComparedParts = (component: string | null): Job<readonly PartCompared[]> =>
   useJob('parts', component ?? '', ALL, component !== null);
 
-/** Curves run over all fan speeds, so the present ones do not ask for new curves. */
-export const useCurves = (): Job<readonly CoolingCurve[]> =>
-  useJob('curves', null, ['space', 'pumps', 'rest']);
+/** Rise against noise. */
+export const useCurves = (): Job<readonly CoolingCurve[]> => useJob('curves', null, CURVES_READ);
 
 /** What the case does to the warmest loop. */
 export const useAirSensitivity = (): Job<AirSensitivity> =>

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { openBuild, openWorkedOut, readForPage, whyNotOpen } from '@/server';
@@ -23,7 +24,8 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function BuildLayout({ children, params }: Props) {
   const { id } = await params;
-  const read = await readForPage(() => openWorkedOut(id));
+  const isOnCurves = (await headers()).get('x-path')?.endsWith('/cooling') ?? false;
+  const read = await readForPage(() => openWorkedOut(id, isOnCurves));
   if (!read.ok)
     return (
       <TroublePage title={msg`This build cannot be read now`}>

@@ -39,10 +39,9 @@ export function AirTestView() {
 }
 
 function LoopTest({ loop }: { readonly loop: Loop }) {
-  const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const { system, reports } = useEditor((s) => s.analysis);
-  const test = design.choices.work?.airTests?.[loop.id] ?? NEW_TEST;
+  const test = useEditor((s) => s.latest.choices.work?.airTests?.[loop.id]) ?? NEW_TEST;
   const limit = testLimit(system, loop);
   const inputs = { system, runs: reports.runs, bom: reports.bom };
   const tested = testedLoop(inputs, loop, test);

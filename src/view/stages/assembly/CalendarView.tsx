@@ -65,7 +65,7 @@ export function CalendarView({
   const orders = useEditor((s) => s.design.choices.orders);
   const { lines } = useEditor((s) => s.analysis.reports.bom);
   const [usual] = useState(usualPlan);
-  const plan = work.plan ?? usual;
+  const plan = useEditor((s) => s.latest.choices.work?.plan) ?? usual;
   const set = (values: Partial<WorkPlan>): void =>
     commit(msg`plan of the work`, { do: 'work.plan', plan: { ...plan, ...values } });
   const { done } = work;

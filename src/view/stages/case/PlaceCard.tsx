@@ -1,6 +1,13 @@
 'use client';
 import { CATALOGUE } from '@/catalogue';
-import type { Design, Component, Placement, Turn, Up } from '@/core/design';
+import {
+  findComponent,
+  type Design,
+  type Component,
+  type Placement,
+  type Turn,
+  type Up,
+} from '@/core/design';
 import { footOf, nearestSlide, nudgedSlide, screwedAs, slidesOn } from '@/core/system';
 import { isComponentPart, PART_KINDS } from '@/core/components';
 import { formatMeasure, formatShown } from '@/core/units';
@@ -156,7 +163,10 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
   const system = useEditor((s) => s.analysis.system);
-  const p = component.placement;
+  // Where the hand has it: one click more goes on from there, though the rest is not worked out yet.
+  const p = useEditor(
+    (s) => findComponent(s.latest, component.id)?.placement ?? component.placement,
+  );
   const place = (placement: Placement, label = msg`move ${component.name}`, merge?: string): void =>
     commit(label, { do: 'component.place', component: component.id, placement }, merge);
   const places = defaultPlacements(

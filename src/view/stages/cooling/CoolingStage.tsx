@@ -78,7 +78,7 @@ function Cooling() {
   const curves = known ?? [];
   const stale = !fresh;
   const bands = useBands();
-  const profile = design.choices.profile ?? PROFILES[0].steps;
+  const profile = useEditor((s) => s.latest.choices.profile) ?? PROFILES[0].steps;
   const run = useTransient(
     view === 'time'
       ? { profile, start, faults, step_s: stepFor(profile.reduce((s, p) => s + p.seconds, 0)) }

@@ -1,19 +1,19 @@
 'use client';
-import dynamic from 'next/dynamic';
-import { useRef } from 'react';
+import { lazy, Suspense, useRef } from 'react';
 import { Press } from '@/view/shared';
 import type { CoolingCurve } from '@/core/thermal';
 import { formatKelvin, formatNumber, formatSpeed, unitShown } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
 import { useUnderHand } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import { NoiseRiseSketch } from './NoiseRiseSketch';
 import { BOTTOM, LEFT, RIGHT, TOP, type Point } from './noiseRiseSheet';
 import styles from './CoolingStage.module.css';
 
 // The handle answers before the curves under it are there.
-const NoiseRisePlot = dynamic(() => import('./NoiseRisePlot').then((m) => m.NoiseRisePlot), {
-  ssr: false,
-});
+const NoiseRisePlot = lazy(() =>
+  import('./NoiseRisePlot').then((m) => ({ default: m.NoiseRisePlot })),
+);
 
 interface Props {
   readonly curves: readonly CoolingCurve[];
@@ -52,6 +52,9 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
   );
   const y1 = Math.ceil(top / 4) * 4,
     y0 = 0;
+  const { deltaT_K, noise_dBA } = limits;
+  const sheet = { x0, x1, y0, y1, deltaT_K, noise_dBA };
+  const sketch = <NoiseRiseSketch curves={curves} {...sheet} />;
   const X = (v: number): number => LEFT + ((v - x0) / (x1 - x0)) * (width - LEFT - RIGHT);
   const Y = (v: number): number => TOP + (1 - (v - y0) / (y1 - y0)) * (height - TOP - BOTTOM);
   const own = curves.find((c) => c.id === 'now')?.points ?? [];
@@ -94,20 +97,13 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
 
   return (
     <div ref={frame} className={styles.chart} aria-busy={stale}>
+      <span className={styles.axisY}>{msg`coolant ΔT above room air, ${unitShown('K')}`}</span>
+      {width === 0 && sketch}
       {width > 0 && (
         <>
-          <NoiseRisePlot
-            curves={curves}
-            stale={stale}
-            width={width}
-            height={height}
-            x0={x0}
-            x1={x1}
-            y0={y0}
-            y1={y1}
-            deltaT_K={limits.deltaT_K}
-            noise_dBA={limits.noise_dBA}
-          />
+          <Suspense fallback={sketch}>
+            <NoiseRisePlot curves={curves} stale={stale} width={width} height={height} {...sheet} />
+          </Suspense>
           <svg className={styles.leaders} width={width} height={height} aria-hidden>
             {labels.map((l) => (
               <path
@@ -118,7 +114,6 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               />
             ))}
           </svg>
-          <span className={styles.axisY}>{msg`coolant ΔT above room air, ${unitShown('K')}`}</span>
           <span className={styles.axisX} style={{ right: RIGHT }}>
             {msg`noise where you sit, dBA (estimated)`}
           </span>

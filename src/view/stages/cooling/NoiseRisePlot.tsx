@@ -3,27 +3,13 @@ import { memo } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceArea, XAxis, YAxis } from 'recharts';
 import type { CoolingCurve } from '@/core/thermal';
 import { tickShown, ticksShown } from '@/core/units';
-import { BOTTOM, LEFT, RIGHT, TOP, type Point } from './noiseRiseSheet';
+import { BOTTOM, LEFT, RIGHT, strokeOf, TOP, type Point, type Sheet } from './noiseRiseSheet';
 
-const DASH: Record<string, string | undefined> = {
-  now: undefined,
-  more: '7 4',
-  less: '10 4 2 4',
-  thicker: '2 4',
-  'push-pull': '12 3 2 3 2 3',
-};
-
-interface Props {
+interface Props extends Sheet {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
   readonly width: number;
   readonly height: number;
-  readonly x0: number;
-  readonly x1: number;
-  readonly y0: number;
-  readonly y1: number;
-  readonly deltaT_K: number;
-  readonly noise_dBA: number;
 }
 
 /**
@@ -93,9 +79,7 @@ export const NoiseRisePlot = memo(function NoiseRisePlot({
           key={c.id}
           data={c.points as Point[]}
           dataKey={(p: Point) => p.deltaT_K}
-          stroke={c.id === 'now' ? 'var(--ink)' : 'var(--soft)'}
-          strokeWidth={c.id === 'now' ? 2.4 : 1.3}
-          strokeDasharray={DASH[c.id]}
+          {...strokeOf(c.id)}
           dot={false}
           isAnimationActive={false}
           activeDot={false}

@@ -32,7 +32,8 @@ export function VentsTable() {
   const analysis = useEditor((s) => s.analysis);
   const commit = useEditor((s) => s.commit);
   const report = analysis.reports.heat[design.brief.loadCase];
-  const { case: shell } = design;
+  // As the hand has it: one change more goes on from there.
+  const shell = useEditor((s) => s.latest.case);
   if (!shell) return null;
   const own: CaseAir = shell.air ?? {};
   const vents = own.openings ?? [];

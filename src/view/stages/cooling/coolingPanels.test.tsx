@@ -1,16 +1,21 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, within } from '@testing-library/react';
-import { useState } from 'react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { renderToString } from 'react-dom/server';
+import { useEffect, useState } from 'react';
 import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design, findComponent } from '@/core/design';
+import { analyse } from '@/core/analysis';
+import { coolingCurves } from '@/core/thermal';
+import { analystHere, analystLater } from '@/engine/analystHere.fixture';
 import type { Fault } from '@/core/transient';
-import { show, state } from '@/view/workspace/showInEditor';
+import { openedBuild, show, state } from '@/view/workspace/showInEditor';
 import { SourceTable } from '../heat/SourceTable';
 import { WattBars } from '../heat/WattBars';
-import { useEditor } from '@/view/workspace';
+import { EditorProvider, useCurves, useEditor } from '@/view/workspace';
 import { AirPanel } from './AirPanel';
 import { AnswerPanel } from './AnswerPanel';
+import { CoolingStage } from './CoolingStage';
 import { FiguresPanel } from './FiguresPanel';
 import { MeasuredEditor } from './MeasuredEditor';
 import { clock, readClock } from './time/clock';
@@ -63,6 +68,66 @@ describe('heat, in place', () => {
   });
 });
 
+describe('rise against noise', () => {
+  const { thermalModel, reports } = analyse(desk);
+  const curves = coolingCurves(thermalModel, reports.flow, desk.brief.loadCase);
+
+  test('the curves that came with the page are on it before anything is worked out or loaded', () => {
+    const page = renderToString(
+      <EditorProvider build={{ ...openedBuild(desk), curves }} analyst={analystHere}>
+        <CoolingStage />
+      </EditorProvider>,
+    );
+    const drawn = [...page.matchAll(/<polyline points="([^"]*)"/g)].map(([, at]) => at ?? '');
+    expect(drawn).toHaveLength(curves.length);
+    const [x = 0, y = 0] = drawn[0]?.split(' ')[0]?.split(',').map(Number) ?? [];
+    const [first] = curves[0]?.points ?? [];
+    // A sheet of a thousand by a thousand whose corner of the brief tells its scale.
+    const [, wide = '', high = ''] = /<rect[^>]*width="(\d+)" height="(\d+)"/.exec(page) ?? [];
+    const { deltaT_K, noise_dBA } = desk.brief.limits;
+    expect((1000 - y) / Number(high)).toBeCloseTo((first?.deltaT_K ?? 0) / deltaT_K, 2);
+    expect(x / Number(wide)).toBeLessThan(1);
+    expect(first?.noise_dBA).toBeLessThan(noise_dBA);
+  });
+
+  test('what was worked out once is there at once where it is looked at again', async () => {
+    const seen: string[] = [];
+    function Curves() {
+      const { fresh, result } = useCurves();
+      useEffect(() => {
+        seen.push(`${fresh} ${result?.length ?? 0}`);
+      });
+      return null;
+    }
+    function Held() {
+      const [isOn, set] = useState(true);
+      return (
+        <>
+          <button onClick={() => set(!isOn)}>turn the page</button>
+          {isOn && <Curves />}
+        </>
+      );
+    }
+    show(desk, <Held />);
+    await waitFor(() => expect(seen.at(-1)).toBe(`true ${curves.length}`), LATER);
+    fireEvent.click(screen.getByRole('button'));
+    seen.length = 0;
+    fireEvent.click(screen.getByRole('button'));
+    expect(seen[0]).toBe(`true ${curves.length}`);
+    fireEvent.click(screen.getByRole('button'));
+    act(() =>
+      state.commit('slower', {
+        do: 'component.set',
+        component: 'pump',
+        values: { speed_rpm: 2000 },
+      }),
+    );
+    seen.length = 0;
+    fireEvent.click(screen.getByRole('button'));
+    expect(seen[0]).toBe('false 0');
+  });
+});
+
 describe('air', () => {
   test("a radiator turned to blow out breathes the case's air, with the number", () => {
     show(desk, <AirPanel />);
@@ -99,6 +164,15 @@ describe('air', () => {
 describe('vents', () => {
   const leaks = (): number =>
     state.analysis.reports.heat.stress.openings.find((o) => o.id === 'leaks')?.airFlow_m3h ?? NaN;
+
+  test('two vents asked for before the first is worked out are both there', () => {
+    const later = analystLater();
+    show(desk, <AirPanel />, later.analyst);
+    const before = desk.case?.air?.openings?.length ?? 0;
+    for (let i = 0; i < 2; i += 1)
+      fireEvent.click(screen.getByRole('button', { name: 'A vent more' }));
+    expect(state.latest.case?.air?.openings).toHaveLength(before + 2);
+  });
 
   test('a vent is added, sized and closed; the air follows, and undo brings it back', () => {
     show(desk, <AirPanel />);

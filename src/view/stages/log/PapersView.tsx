@@ -24,7 +24,7 @@ export function PapersView() {
   const commit = useEditor((s) => s.commit);
   const { bom } = useEditor((s) => s.analysis.reports);
   const { steps } = useSteps();
-  const order = design.choices.work?.client ?? NEW_ORDER;
+  const order = useEditor((s) => s.latest.choices.work?.client) ?? NEW_ORDER;
   const [client, setClient] = useState(order.client);
   const quote = quoteOf(bom, steps, order);
   const set = (values: Partial<Order>): void =>
