@@ -150,7 +150,10 @@ test.describe('the server away', () => {
         .getByRole('navigation', { name: 'Stages' })
         .getByText(stage, { exact: true })
         .click();
-      // The headline of the stage before is there until this one is.
+      // The stage before is there until this one is, and the address may follow it once more.
+      await expect(
+        page.getByRole('navigation', { name: 'Stages' }).locator('[aria-current="page"]'),
+      ).toContainText(stage);
       await expect(page).toHaveURL(new RegExp(`/${path}(\\?|$)`));
       await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     }

@@ -151,7 +151,13 @@ test('without the server nothing is lost', async ({ page, context }) => {
   await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText(
     'kept in this browser',
   );
+  // What is not loaded yet cannot come; what is there stays.
+  await page.getByRole('button', { name: 'Print and export' }).click();
+  await page.waitForTimeout(1500);
+  await expect(page.getByLabel('Room temperature')).toHaveValue('27.0');
   await context.setOffline(false);
+  await expect(page.getByRole('dialog', { name: 'Export' })).toBeVisible();
+  await page.keyboard.press('Escape');
   await expect(page.getByRole('status').filter({ hasText: 'revision' })).toContainText('saved', {
     timeout: 15_000,
   });

@@ -107,6 +107,21 @@ describe('the analyst of a page', () => {
     expect(heard.at(-1)?.told.reports).toEqual(analyse(now()).reports);
   });
 
+  test.each([
+    ['is loaded when the server is back', [false, true], 0],
+    ['is a fault where the server is there', [true], 1],
+  ])('a thread that never answered %s', async (_, answers, faults) => {
+    const asked = [...answers];
+    globalThis.fetch = (() => Promise.resolve({ ok: asked.shift() })) as never;
+    const { edit, heard, fail, now } = open({ breaksAt: 1 });
+    edit(atSpeed(700));
+    await settle();
+    await settle();
+    expect(fail).toHaveBeenCalledTimes(faults);
+    expect(asked).toEqual([]);
+    expect(heard.map((h) => h.design)).toEqual(faults ? [] : [now()]);
+  });
+
   test('closed it says nothing more', async () => {
     const { analyst, edit, heard, fail } = open();
     edit(atSpeed(700));

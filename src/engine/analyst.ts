@@ -4,6 +4,7 @@ import { heard, isInWordsNow, type Telling, type Told } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
 import type { AnalystApi } from './analyst.worker';
 import { Changes, type Change } from './changes';
+import { serverAnswers, serverBack } from './serverBack';
 
 /** What is told of a design, and the design that it is told of. */
 export interface Heard {
@@ -49,7 +50,10 @@ function openWorker(): Thread {
   let giveUp: (why: Error) => void = () => undefined;
   const broken = new Promise<never>((_, reject) => (giveUp = reject));
   broken.catch(() => undefined);
-  worker.onerror = (event) => giveUp(new Error(event.message));
+  worker.onerror = (event) => {
+    event.preventDefault();
+    giveUp(new Error(event.message));
+  };
   const api = wrap<AnalystApi>(worker);
   return {
     analyse: (changes) => Promise.race([api.analyse(changes), broken]),
@@ -90,6 +94,8 @@ export class ThreadAnalyst implements Analyst {
   private isWorking = false;
   private isAsked = false;
   private isClosed = false;
+  /** Whether the thread of now has ever answered: one that has not may not have been loaded. */
+  private hasAnswered = false;
   private waking: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
@@ -139,11 +145,15 @@ export class ThreadAnalyst implements Analyst {
       const { design } = this.changes;
       const thread = this.awakeThread();
       const telling = await thread.analyse(this.changes.take());
+      this.hasAnswered = true;
       if (telling) this.told = heard(this.told, telling);
       if (isAsked && !this.isClosed) this.hear({ design, told: this.told });
     } catch (error) {
+      const mayCome = !this.hasAnswered && !(await serverAnswers());
       this.endThread();
-      if (!this.isClosed) this.fail(error);
+      if (mayCome) await serverBack();
+      if (mayCome) this.isAsked ||= isAsked;
+      else if (!this.isClosed) this.fail(error);
     }
     this.isWorking = false;
     if (this.isClosed) this.endThread();
@@ -153,6 +163,7 @@ export class ThreadAnalyst implements Analyst {
   private awakeThread(): Thread {
     if (this.thread) return this.thread;
     this.changes.startAnew();
+    this.hasAnswered = false;
     this.thread = this.open();
     return this.thread;
   }

@@ -4,6 +4,7 @@ import type { Design, Edit } from '@/core/design';
 import { Changes } from './changes';
 import type { EngineApi } from './engine.worker';
 import type { JobInput, JobName, JobResult } from './jobs';
+import { serverAnswers, serverBack } from './serverBack';
 
 /** Jobs that a hand waits for go before those that merely offer something. */
 const PATIENT: ReadonlySet<JobName> = new Set(['improve', 'changes', 'bands']);
@@ -26,7 +27,13 @@ interface Waiting {
 interface Thread {
   readonly worker: Worker;
   readonly api: Remote<EngineApi>;
+  /** Rejects when the thread breaks. */
+  readonly broken: Promise<never>;
+  hasAnswered: boolean;
 }
+
+/** The thread itself is gone, or was never loaded. */
+class BrokenThread extends Error {}
 
 /**
  * The page's side of the engine: one worker for as long as a build is open. Edits are handed on
@@ -145,12 +152,31 @@ export class Engine {
   }
 
   private async work(waiting: Waiting, flag: Int32Array | null): Promise<unknown> {
-    const { job, input, tell } = waiting;
     if (typeof Worker === 'undefined') return this.workHere(waiting);
-    const { api } = this.openThread();
+    for (;;) {
+      const thread = this.openThread();
+      try {
+        return await Promise.race([this.ask(thread, waiting, flag), thread.broken]);
+      } catch (error) {
+        if (!(error instanceof BrokenThread)) throw error;
+        this.endThread();
+        // A thread that never answered may not have been loaded: it is when the server is back.
+        if (thread.hasAnswered || (await serverAnswers())) throw error;
+        await serverBack();
+        if (waiting.stopped || this.closed) return null;
+      }
+    }
+  }
+
+  private async ask(
+    thread: Thread,
+    { job, input, tell }: Waiting,
+    flag: Int32Array | null,
+  ): Promise<unknown> {
     const changes = this.changes.take();
-    if (changes.length > 0) await api.follow(changes);
-    const { result } = await api.run(job, input, flag, proxy(tell));
+    if (changes.length > 0) await thread.api.follow(changes);
+    const { result } = await thread.api.run(job, input, flag, proxy(tell));
+    thread.hasAnswered = true;
     return result;
   }
 
@@ -166,7 +192,14 @@ export class Engine {
   private openThread(): Thread {
     if (this.thread) return this.thread;
     const worker = new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' });
-    this.thread = { worker, api: wrap<EngineApi>(worker) };
+    const broken = new Promise<never>((_, reject) => {
+      worker.onerror = (event) => {
+        event.preventDefault();
+        reject(new BrokenThread(event.message));
+      };
+    });
+    broken.catch(() => undefined);
+    this.thread = { worker, api: wrap<EngineApi>(worker), broken, hasAnswered: false };
     this.changes.startAnew();
     return this.thread;
   }

@@ -51,9 +51,9 @@ export function routeAll(
   const first = new Set(found.missing.map((m) => m.connection));
   const again = negotiated(system, tell, kept, true, first);
   if (again.missing.length === 0) return again;
-  return again.missing.length < found.missing.length
-    ? negotiated(system, tell, kept, false, first)
-    : found;
+  if (again.missing.length >= found.missing.length) return found;
+  // What is left without a way is searched to the end past the others as they lie.
+  return negotiated(system, tell, again.routes, false, first);
 }
 
 /** One negotiation; the runs named come `first`. */

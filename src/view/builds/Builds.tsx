@@ -14,10 +14,13 @@ import { counted, msg, formatNumber } from '@/core/messages';
 import { Backup } from './Backup';
 import { Bin } from './Bin';
 import { BuildRow } from './BuildRow';
+import { later } from '@/view/shared/later';
 import styles from './Builds.module.css';
 
-const Pages = dynamic(() => import('../shared/Pages').then((m) => m.Pages));
-const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
+const Pages = dynamic(() => later(() => import('../shared/Pages').then((m) => m.Pages)));
+const Snackbar = dynamic(() =>
+  later(() => import('@mui/material/Snackbar').then((m) => m.default)),
+);
 
 const MOST_BYTES = 10_000_000;
 /** How often the list asks again while builds are being computed. */

@@ -3,10 +3,11 @@ import dynamic from 'next/dynamic';
 import { isValidElement, useState, type ReactNode } from 'react';
 import { msg } from '@/core/messages';
 import { Press } from './Press';
+import { later } from './later';
 import styles from './Why.module.css';
 
 // Loaded when a number is first asked.
-const WhyCard = dynamic(() => import('./WhyCard').then((m) => m.WhyCard));
+const WhyCard = dynamic(() => later(() => import('./WhyCard').then((m) => m.WhyCard)));
 
 export interface Reason {
   readonly title: string;

@@ -3,21 +3,28 @@ import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useSceneOnPage } from '../workspace/sceneOnPage';
 import { isStage } from '../workspace/stages';
+import { later } from '@/view/shared/later';
 
 const VIEWS = {
-  brief: dynamic(() => import('./brief/BriefStage').then((m) => m.BriefStage)),
-  heat: dynamic(() => import('./heat/HeatStage').then((m) => m.HeatStage)),
-  case: dynamic(() => import('./case/CaseStage').then((m) => m.CaseStage)),
-  cooling: dynamic(() => import('./cooling/CoolingStage').then((m) => m.CoolingStage)),
-  flow: dynamic(() => import('./flow/FlowStage').then((m) => m.FlowStage)),
-  materials: dynamic(() => import('./materials/MaterialsStage').then((m) => m.MaterialsStage)),
-  runs: dynamic(() => import('./runs/RunsStage').then((m) => m.RunsStage)),
-  parts: dynamic(() => import('./parts/PartsStage').then((m) => m.PartsStage)),
-  assembly: dynamic(() => import('./assembly/AssemblyStage').then((m) => m.AssemblyStage)),
-  log: dynamic(() => import('./log/LogStage').then((m) => m.LogStage)),
+  brief: dynamic(() => later(() => import('./brief/BriefStage').then((m) => m.BriefStage))),
+  heat: dynamic(() => later(() => import('./heat/HeatStage').then((m) => m.HeatStage))),
+  case: dynamic(() => later(() => import('./case/CaseStage').then((m) => m.CaseStage))),
+  cooling: dynamic(() => later(() => import('./cooling/CoolingStage').then((m) => m.CoolingStage))),
+  flow: dynamic(() => later(() => import('./flow/FlowStage').then((m) => m.FlowStage))),
+  materials: dynamic(() =>
+    later(() => import('./materials/MaterialsStage').then((m) => m.MaterialsStage)),
+  ),
+  runs: dynamic(() => later(() => import('./runs/RunsStage').then((m) => m.RunsStage))),
+  parts: dynamic(() => later(() => import('./parts/PartsStage').then((m) => m.PartsStage))),
+  assembly: dynamic(() =>
+    later(() => import('./assembly/AssemblyStage').then((m) => m.AssemblyStage)),
+  ),
+  log: dynamic(() => later(() => import('./log/LogStage').then((m) => m.LogStage))),
 } as const;
 
-const SceneToTake = dynamic(() => import('./scene/SceneToTake'));
+const SceneToTake = dynamic(() =>
+  later(() => import('./scene/SceneToTake').then((m) => m.default)),
+);
 
 /** The stage that the address names: its picture and panel, loaded when first opened. */
 export function StageView() {

@@ -14,10 +14,11 @@ import { LooseStrip } from './LooseStrip';
 import { LoopRibbon } from './LoopRibbon';
 import { isLoopOpen, useFrame } from './frame';
 import ribbon from './LoopRibbon.module.css';
+import { later } from '@/view/shared/later';
 import styles from './LoopLine.module.css';
 
 // Loaded when the diagram is first opened in full.
-const LoopLane = dynamic(() => import('./LoopLane').then((m) => m.LoopLane));
+const LoopLane = dynamic(() => later(() => import('./LoopLane').then((m) => m.LoopLane)));
 
 /**
  * The loops in flow order on every stage: a ribbon, or in full with numbers and pressures (L).

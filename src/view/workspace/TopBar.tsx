@@ -9,9 +9,12 @@ import type { Finding } from '@/core/checks';
 import { useEditor } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
+import { later } from '@/view/shared/later';
 import styles from './TopBar.module.css';
 
-const ExportDialog = dynamic(() => import('./ExportDialog').then((m) => m.ExportDialog));
+const ExportDialog = dynamic(() =>
+  later(() => import('./ExportDialog').then((m) => m.ExportDialog)),
+);
 
 export function TopBar() {
   const name = useEditor((s) => s.design.name);

@@ -13,18 +13,31 @@ import { askedOf, useFrame, useFrameKept, useInAddress } from './frame';
 import { SPATIAL_STAGES, STAGES } from './stages';
 import { useTour } from './tour';
 import { useKeys } from './useKeys';
+import { later } from '@/view/shared/later';
 import styles from './Workspace.module.css';
 
 // What is opened on demand loads then.
-const Snackbar = dynamic(() => import('@mui/material/Snackbar'));
-const FindingSheet = dynamic(() => import('./FindingSheet').then((m) => m.FindingSheet));
-const HelpDialog = dynamic(() => import('./HelpDialog').then((m) => m.HelpDialog));
-const CommandSearch = dynamic(() => import('./CommandSearch').then((m) => m.CommandSearch));
-const ConflictDialog = dynamic(() => import('./ConflictDialog').then((m) => m.ConflictDialog));
-const GoneDialog = dynamic(() => import('./GoneDialog').then((m) => m.GoneDialog));
-const TourSheet = dynamic(() => import('./TourSheet').then((m) => m.TourSheet));
-const HistoryDrawer = dynamic(() => import('./HistoryDrawer').then((m) => m.HistoryDrawer));
-const CatalogueDrawer = dynamic(() => import('./CatalogueDrawer').then((m) => m.CatalogueDrawer));
+const Snackbar = dynamic(() =>
+  later(() => import('@mui/material/Snackbar').then((m) => m.default)),
+);
+const FindingSheet = dynamic(() =>
+  later(() => import('./FindingSheet').then((m) => m.FindingSheet)),
+);
+const HelpDialog = dynamic(() => later(() => import('./HelpDialog').then((m) => m.HelpDialog)));
+const CommandSearch = dynamic(() =>
+  later(() => import('./CommandSearch').then((m) => m.CommandSearch)),
+);
+const ConflictDialog = dynamic(() =>
+  later(() => import('./ConflictDialog').then((m) => m.ConflictDialog)),
+);
+const GoneDialog = dynamic(() => later(() => import('./GoneDialog').then((m) => m.GoneDialog)));
+const TourSheet = dynamic(() => later(() => import('./TourSheet').then((m) => m.TourSheet)));
+const HistoryDrawer = dynamic(() =>
+  later(() => import('./HistoryDrawer').then((m) => m.HistoryDrawer)),
+);
+const CatalogueDrawer = dynamic(() =>
+  later(() => import('./CatalogueDrawer').then((m) => m.CatalogueDrawer)),
+);
 
 /** Mounts what it holds when it is first asked for, and leaves it: it closes by itself. */
 function WhenAsked({ asked, children }: { readonly asked: boolean; readonly children: ReactNode }) {

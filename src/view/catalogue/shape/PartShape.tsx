@@ -8,9 +8,10 @@ import { PassageTable } from './PassageTable';
 import { PortTable } from './PortTable';
 import { SpotTable } from './SpotTable';
 import { WettedTable } from './WettedTable';
+import { untilLoaded } from '@/view/shared/untilLoaded';
 import styles from './PartShape.module.css';
 
-const PartScene = lazy(() => import('./PartScene'));
+const PartScene = lazy(() => untilLoaded(() => import('./PartScene')));
 
 /** Ports, bodies, holes, metals and limits of a part, in space and in tables that say the same. */
 export function PartShape({

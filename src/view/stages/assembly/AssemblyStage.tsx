@@ -13,13 +13,18 @@ import { usePhotos } from './usePhotos';
 import { StepSheet } from './StepSheet';
 import { StepsView } from './StepsView';
 import { nextStep, useSteps } from './useSteps';
+import { later } from '@/view/shared/later';
 import styles from './AssemblyStage.module.css';
 
 // What is opened on demand loads then.
-const AirTestView = dynamic(() => import('./AirTestView').then((m) => m.AirTestView));
-const CalendarView = dynamic(() => import('./CalendarView').then((m) => m.CalendarView));
-const FillView = dynamic(() => import('./FillView').then((m) => m.FillView));
-const WaterTestView = dynamic(() => import('./WaterTestView').then((m) => m.WaterTestView));
+const AirTestView = dynamic(() => later(() => import('./AirTestView').then((m) => m.AirTestView)));
+const CalendarView = dynamic(() =>
+  later(() => import('./CalendarView').then((m) => m.CalendarView)),
+);
+const FillView = dynamic(() => later(() => import('./FillView').then((m) => m.FillView)));
+const WaterTestView = dynamic(() =>
+  later(() => import('./WaterTestView').then((m) => m.WaterTestView)),
+);
 
 type Seen = 'steps' | 'calendar' | 'air' | 'fill' | 'water';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -4,10 +4,11 @@ import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { msg } from '@/core/messages';
 import type { Photos, StepPhoto } from './usePhotos';
+import { later } from '@/view/shared/later';
 import styles from './StepPhotos.module.css';
 
 // Loaded when there is a photo to show.
-const Photo = dynamic(() => import('./Photo').then((m) => m.Photo));
+const Photo = dynamic(() => later(() => import('./Photo').then((m) => m.Photo)));
 
 /** Photos of one step: how it looked before, which screw came from where. */
 export function StepPhotos({ step, photos }: { readonly step: string; readonly photos: Photos }) {

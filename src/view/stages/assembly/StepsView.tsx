@@ -6,10 +6,13 @@ import type { System } from '@/core/system';
 import { isInSpace, useEditor, type CaseView } from '@/view/workspace';
 import type { View } from '@/core/elevation';
 import { CaseInSpace } from '../scene/CaseInSpace';
+import { later } from '@/view/shared/later';
 import styles from './AssemblyStage.module.css';
 
 // Loaded for the flat views.
-const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
+const Elevation = dynamic(() =>
+  later(() => import('../elevation/Elevation').then((m) => m.Elevation)),
+);
 
 /** What stands in the case once these steps are done. */
 function standingAfter(steps: readonly Step[]): {

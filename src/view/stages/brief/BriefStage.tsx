@@ -19,7 +19,8 @@ import styles from './BriefStage.module.css';
 
 /** What the loop must do: everything else is judged against it. */
 export function BriefStage() {
-  const brief = useEditor((s) => s.design.brief);
+  // As the hand has it.
+  const brief = useEditor((s) => s.latest.brief);
   const currency = brief.currency;
   const commit = useEditor((s) => s.commit);
   const { limits } = brief;
@@ -84,7 +85,7 @@ export function BriefStage() {
 
 /** The currency, and what one of the parts' prices is in it. */
 function CurrencyRows() {
-  const brief = useEditor((s) => s.design.brief);
+  const brief = useEditor((s) => s.latest.brief);
   const commit = useEditor((s) => s.commit);
   const use = (currency: string, rate: number): void => {
     const { limits, exchange, ...rest } = inCurrency(brief, currency, rate);

@@ -5,10 +5,13 @@ import { Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
+import { later } from '@/view/shared/later';
 import styles from './BracketMaker.module.css';
 
 // Loaded when a bracket is first made.
-const BracketPlate = dynamic(() => import('./BracketPlate').then((m) => m.BracketPlate));
+const BracketPlate = dynamic(() =>
+  later(() => import('./BracketPlate').then((m) => m.BracketPlate)),
+);
 
 /**
  * A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut.

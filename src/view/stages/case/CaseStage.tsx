@@ -30,14 +30,21 @@ import { PowerTable } from './PowerTable';
 import { ScrewTable } from './ScrewTable';
 import { useHeld } from './useHeld';
 import type { CaseDraft } from '@/core/measure';
+import { later } from '@/view/shared/later';
 import styles from './CaseStage.module.css';
 
 // What is opened on demand loads then.
-const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
-const ChooseCase = dynamic(() => import('./ChooseCase').then((m) => m.ChooseCase));
-const PlaceCard = dynamic(() => import('./PlaceCard').then((m) => m.PlaceCard));
-const WhatFitsView = dynamic(() => import('./WhatFitsView').then((m) => m.WhatFitsView));
-const CaseEditor = dynamic(() => import('./editor/CaseEditor').then((m) => m.CaseEditor));
+const Elevation = dynamic(() =>
+  later(() => import('../elevation/Elevation').then((m) => m.Elevation)),
+);
+const ChooseCase = dynamic(() => later(() => import('./ChooseCase').then((m) => m.ChooseCase)));
+const PlaceCard = dynamic(() => later(() => import('./PlaceCard').then((m) => m.PlaceCard)));
+const WhatFitsView = dynamic(() =>
+  later(() => import('./WhatFitsView').then((m) => m.WhatFitsView)),
+);
+const CaseEditor = dynamic(() =>
+  later(() => import('./editor/CaseEditor').then((m) => m.CaseEditor)),
+);
 
 type Seen = CaseView | 'fits';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -16,14 +16,17 @@ import { NoiseRiseChart } from './NoiseRiseChart';
 import { clock } from './time/clock';
 import { PROFILES } from './time/profiles';
 import { chanceWords } from '../bandWords';
+import { later } from '@/view/shared/later';
 import styles from './CoolingStage.module.css';
 
 // What is opened on demand loads then.
-const ChangeTable = dynamic(() => import('./ChangeTable').then((m) => m.ChangeTable));
-const TimeChart = dynamic(() => import('./time/TimeChart').then((m) => m.TimeChart));
-const TimePanel = dynamic(() => import('./time/TimePanel').then((m) => m.TimePanel));
-const AirPanel = dynamic(() => import('./AirPanel').then((m) => m.AirPanel));
-const FiguresPanel = dynamic(() => import('./FiguresPanel').then((m) => m.FiguresPanel));
+const ChangeTable = dynamic(() => later(() => import('./ChangeTable').then((m) => m.ChangeTable)));
+const TimeChart = dynamic(() => later(() => import('./time/TimeChart').then((m) => m.TimeChart)));
+const TimePanel = dynamic(() => later(() => import('./time/TimePanel').then((m) => m.TimePanel)));
+const AirPanel = dynamic(() => later(() => import('./AirPanel').then((m) => m.AirPanel)));
+const FiguresPanel = dynamic(() =>
+  later(() => import('./FiguresPanel').then((m) => m.FiguresPanel)),
+);
 
 const VIEWS = worded(
   () =>

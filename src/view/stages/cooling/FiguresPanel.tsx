@@ -13,13 +13,16 @@ import { msg, sentences } from '@/core/messages';
 import type { CurveOf } from '../curve';
 import { Section } from '../frame/StageFrame';
 import { RatingEditor } from './RatingEditor';
+import { later } from '@/view/shared/later';
 import styles from './CoolingStage.module.css';
 
 // Loaded when it is first opened.
-const MeasuredEditor = dynamic(() => import('./MeasuredEditor').then((m) => m.MeasuredEditor));
+const MeasuredEditor = dynamic(() =>
+  later(() => import('./MeasuredEditor').then((m) => m.MeasuredEditor)),
+);
 
 // Loaded when it is first opened.
-const CurveEditor = dynamic(() => import('../curve').then((m) => m.CurveEditor));
+const CurveEditor = dynamic(() => later(() => import('../curve').then((m) => m.CurveEditor)));
 
 const measuredWords = ({
   points,

@@ -8,11 +8,12 @@ import { useUnderHand } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { NoiseRiseSketch } from './NoiseRiseSketch';
 import { BOTTOM, LEFT, RIGHT, TOP, type Point } from './noiseRiseSheet';
+import { untilLoaded } from '@/view/shared/untilLoaded';
 import styles from './CoolingStage.module.css';
 
 // The handle answers before the curves under it are there.
 const NoiseRisePlot = lazy(() =>
-  import('./NoiseRisePlot').then((m) => ({ default: m.NoiseRisePlot })),
+  untilLoaded(() => import('./NoiseRisePlot').then((m) => ({ default: m.NoiseRisePlot }))),
 );
 
 interface Props {

@@ -29,14 +29,19 @@ import { reasonForFlow } from '../reasons/flow';
 import { LossStairs } from './LossStairs';
 import { OperatingChart } from './OperatingChart';
 import { PumpSpeeds } from './PumpSpeeds';
+import { later } from '@/view/shared/later';
 import styles from './FlowStage.module.css';
 
 // What is opened on demand loads then.
-const SeriesParallel = dynamic(() => import('./SplitSchool').then((m) => m.SeriesParallel));
-const BranchTable = dynamic(() => import('./BranchTable').then((m) => m.BranchTable));
-const DirtTable = dynamic(() => import('./DirtTable').then((m) => m.DirtTable));
-const PressureTable = dynamic(() => import('./PressureTable').then((m) => m.PressureTable));
-const PumpChooser = dynamic(() => import('./PumpChooser').then((m) => m.PumpChooser));
+const SeriesParallel = dynamic(() =>
+  later(() => import('./SplitSchool').then((m) => m.SeriesParallel)),
+);
+const BranchTable = dynamic(() => later(() => import('./BranchTable').then((m) => m.BranchTable)));
+const DirtTable = dynamic(() => later(() => import('./DirtTable').then((m) => m.DirtTable)));
+const PressureTable = dynamic(() =>
+  later(() => import('./PressureTable').then((m) => m.PressureTable)),
+);
+const PumpChooser = dynamic(() => later(() => import('./PumpChooser').then((m) => m.PumpChooser)));
 
 const BAND_WORDS = worded(
   () =>

@@ -19,10 +19,11 @@ import { Section } from '../frame/StageFrame';
 import { reasonForDrop } from '../reasons/flow';
 import type { CurveOf } from '../curve';
 import { RunFittings } from './RunFittings';
+import { later } from '@/view/shared/later';
 import styles from './FlowStage.module.css';
 
 // Loaded when it is first opened.
-const CurveEditor = dynamic(() => import('../curve').then((m) => m.CurveEditor));
+const CurveEditor = dynamic(() => later(() => import('../curve').then((m) => m.CurveEditor)));
 
 interface Props {
   readonly graph: LoopGraph;

@@ -17,11 +17,16 @@ import { useUnderHand } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
 import { BOTTOM, LEFT, RIGHT, TOP } from './flowSheet';
 import { useNextFrame } from './useNextFrame';
+import { later } from '@/view/shared/later';
 import styles from './OperatingChart.module.css';
 
 // The handle answers before the curves under it are there.
-const Curves = dynamic(() => import('./FlowCurves').then((m) => m.OperatingCurves), { ssr: false });
-const SpeedCurve = dynamic(() => import('./FlowCurves').then((m) => m.SpeedCurve), { ssr: false });
+const Curves = dynamic(() => later(() => import('./FlowCurves').then((m) => m.OperatingCurves)), {
+  ssr: false,
+});
+const SpeedCurve = dynamic(() => later(() => import('./FlowCurves').then((m) => m.SpeedCurve)), {
+  ssr: false,
+});
 
 interface Props {
   readonly network: FlowNetwork;

@@ -7,10 +7,11 @@ import { loopOfRun, type Edit, type KitDuty, type Loop } from '@/core/design';
 import { pieceOf, type Run } from '@/core/tubing';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import { later } from '@/view/shared/later';
 import styles from './FlowStage.module.css';
 
 // Loaded when it is first opened.
-const FittingCurve = dynamic(() => import('../curve').then((m) => m.FittingCurve));
+const FittingCurve = dynamic(() => later(() => import('../curve').then((m) => m.FittingCurve)));
 
 /** A fitting of a run, and how it is changed where it is chosen. */
 interface Chosen {

@@ -16,10 +16,11 @@ import { SourceTable } from './SourceTable';
 import { spotVerdict } from './spotVerdict';
 import { WattBars } from './WattBars';
 import { byRoom } from '../spotOrder';
+import { later } from '@/view/shared/later';
 import styles from './HeatStage.module.css';
 
 // Only what begins a build needs the catalogue.
-const FirstBuild = dynamic(() => import('./FirstBuild').then((m) => m.FirstBuild));
+const FirstBuild = dynamic(() => later(() => import('./FirstBuild').then((m) => m.FirstBuild)));
 
 /** Watts of every part in each load case, in the loop against left on air. */
 export function HeatStage() {

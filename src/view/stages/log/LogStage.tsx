@@ -11,12 +11,13 @@ import { EmptyStage, Section, StageFrame } from '../frame/StageFrame';
 import { DevicePanel } from './DevicePanel';
 import { FirstHourView } from './FirstHourView';
 import { ReadingList } from './ReadingList';
+import { later } from '@/view/shared/later';
 import styles from './LogStage.module.css';
 
 // What is opened on demand loads then.
-const AgainstView = dynamic(() => import('./AgainstView').then((m) => m.AgainstView));
-const LifeView = dynamic(() => import('./LifeView').then((m) => m.LifeView));
-const PapersView = dynamic(() => import('./PapersView').then((m) => m.PapersView));
+const AgainstView = dynamic(() => later(() => import('./AgainstView').then((m) => m.AgainstView)));
+const LifeView = dynamic(() => later(() => import('./LifeView').then((m) => m.LifeView)));
+const PapersView = dynamic(() => later(() => import('./PapersView').then((m) => m.PapersView)));
 
 type Seen = 'first hour' | 'against' | 'life' | 'papers';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

@@ -21,10 +21,11 @@ import { FamilyPicker } from './FamilyPicker';
 import { KindList } from './KindList';
 import { KitPicker } from './KitPicker';
 import { RunList } from './RunList';
+import { later } from '@/view/shared/later';
 import styles from './PartsStage.module.css';
 
 // What is opened on demand loads then.
-const BuyingView = dynamic(() => import('./BuyingView').then((m) => m.BuyingView));
+const BuyingView = dynamic(() => later(() => import('./BuyingView').then((m) => m.BuyingView)));
 
 const ORDER = Object.keys(PART_KINDS) as PartKind[];
 type Seen = 'kind' | 'run' | 'buying';

@@ -30,13 +30,16 @@ import { RouteBar } from './RouteBar';
 import { ShownParts } from './ShownParts';
 import { useRouteHeld } from './useRouteHeld';
 import { usePreview } from './usePreview';
+import { later } from '@/view/shared/later';
 import styles from './RunsStage.module.css';
 
 // What is opened on demand loads then.
-const Elevation = dynamic(() => import('../elevation/Elevation').then((m) => m.Elevation));
-const RunPanel = dynamic(() => import('./RunPanel').then((m) => m.RunPanel));
-const OrdersView = dynamic(() => import('./OrdersView').then((m) => m.OrdersView));
-const SheetsView = dynamic(() => import('./SheetsView').then((m) => m.SheetsView));
+const Elevation = dynamic(() =>
+  later(() => import('../elevation/Elevation').then((m) => m.Elevation)),
+);
+const RunPanel = dynamic(() => later(() => import('./RunPanel').then((m) => m.RunPanel)));
+const OrdersView = dynamic(() => later(() => import('./OrdersView').then((m) => m.OrdersView)));
+const SheetsView = dynamic(() => later(() => import('./SheetsView').then((m) => m.SheetsView)));
 
 type Seen = CaseView | 'orders' | 'sheets';
 const VIEWS: readonly { readonly value: Seen; readonly label: string }[] = worded(() => [

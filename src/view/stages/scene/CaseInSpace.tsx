@@ -2,8 +2,9 @@
 import { Component, lazy, Suspense, useSyncExternalStore, type ReactNode } from 'react';
 import { msg } from '@/core/messages';
 import type { SceneProps } from './Scene';
+import { untilLoaded } from '@/view/shared/untilLoaded';
 
-const Scene = lazy(() => import('./Scene'));
+const Scene = lazy(() => untilLoaded(() => import('./Scene')));
 
 /** Whether this browser can draw in space at all. Asked once. */
 let known: boolean | null = null;

@@ -28,16 +28,26 @@ import { useScene } from './state';
 import type { Shown } from './takeOut';
 import { Taken } from './Taken';
 import { ViewBlock } from './ViewBlock';
+import { untilLoaded } from '@/view/shared/untilLoaded';
+import { later } from '@/view/shared/later';
 import styles from './Scene.module.css';
 
 // Loaded when it is first asked for.
-const Gizmo = lazy(() => import('./Gizmo').then((m) => ({ default: m.Gizmo })));
-const RouteGrips = lazy(() => import('./RouteGrips').then((m) => ({ default: m.RouteGrips })));
-const CutFaces = lazy(() => import('./CutFaces').then((m) => ({ default: m.CutFaces })));
-const FlowDashes = lazy(() => import('./Flowing').then((m) => ({ default: m.FlowDashes })));
-const AirArrows = lazy(() => import('./Flowing').then((m) => ({ default: m.AirArrows })));
-const AirLabels = dynamic(() => import('./Flowing').then((m) => m.AirLabels));
-const SceneTree = dynamic(() => import('./SceneTree').then((m) => m.SceneTree));
+const Gizmo = lazy(() => untilLoaded(() => import('./Gizmo').then((m) => ({ default: m.Gizmo }))));
+const RouteGrips = lazy(() =>
+  untilLoaded(() => import('./RouteGrips').then((m) => ({ default: m.RouteGrips }))),
+);
+const CutFaces = lazy(() =>
+  untilLoaded(() => import('./CutFaces').then((m) => ({ default: m.CutFaces }))),
+);
+const FlowDashes = lazy(() =>
+  untilLoaded(() => import('./Flowing').then((m) => ({ default: m.FlowDashes }))),
+);
+const AirArrows = lazy(() =>
+  untilLoaded(() => import('./Flowing').then((m) => ({ default: m.AirArrows }))),
+);
+const AirLabels = dynamic(() => later(() => import('./Flowing').then((m) => m.AirLabels)));
+const SceneTree = dynamic(() => later(() => import('./SceneTree').then((m) => m.SceneTree)));
 
 export interface SceneProps {
   readonly design: Design;
