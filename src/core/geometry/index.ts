@@ -19,6 +19,7 @@ export {
 export { UPRIGHT, directionIn, pointIn, boxIn, type Frame } from './frame';
 export { cellsOf, cornersIn, isAlongAxes, middleIn, tiltedFrame, type Tilt } from './tilt';
 export { pairMemo } from './pairMemo';
+export { BoxTree } from './boxTree';
 export { capsule, convexGap, orientedBox, slantedCylinder, type Convex } from './convex';
 export { closestPoints, nearestInBox, nearestInCylinder } from './closest';
 export { hatchOf, sectionOf, type SectionArea } from './section';

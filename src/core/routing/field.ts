@@ -28,6 +28,8 @@ const EPS = 1e-6;
  * short is too high somewhere, so it never is.
  */
 const MOST_ROUNDS = 200;
+/** Ways to go over three axes, forth or back along each. */
+const ORDERS = 8;
 
 /**
  * Least distance from every crossing of the lines to the nearest end along the lines, past
@@ -72,61 +74,75 @@ export function distanceField(
   }
   for (const e of ends) seed(lines, step, closed, dist, e);
   const [lx, ly, lz] = lines;
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+  // The sweep in which a row changed last, and in which each order went over it last: a row whose
+  // neighbours and itself are as that order left them has nothing new to hear.
+  const rows = nx * ny,
+    changedAt = new Int32Array(rows),
+    sweptAt = new Int32Array(ORDERS * rows).fill(-1);
+  for (let sweep = 1, still = 0; still < ORDERS && sweep <= ORDERS * MOST_ROUNDS; sweep += 1) {
     let changed = false;
-    for (let order = 0; order < 8; order += 1) {
-      const fx = (order & 1) === 0,
-        fy = (order & 2) === 0,
-        fz = (order & 4) === 0;
-      // A place takes its distance from the neighbour the sweep comes from: the way goes there.
-      const tollX = (fx ? backward : onward)?.[0],
-        tollY = (fy ? backward : onward)?.[1],
-        tollZ = (fz ? backward : onward)?.[2];
-      for (let a = 0; a < nx; a += 1) {
-        const i = fx ? a : nx - 1 - a,
-          before = fx ? i - 1 : i + 1,
-          dx =
-            before >= 0 && before < nx ? Math.abs((lx[i] as number) - (lx[before] as number)) : -1;
-        for (let b = 0; b < ny; b += 1) {
-          const j = fy ? b : ny - 1 - b,
-            beside = fy ? j - 1 : j + 1,
-            dy =
-              beside >= 0 && beside < ny
-                ? Math.abs((ly[j] as number) - (ly[beside] as number))
-                : -1;
-          const row = i * step[0] + j * step[1],
-            rowX = row + (before - i) * step[0],
-            rowY = row + (beside - j) * step[1];
-          for (let c = 0; c < nz; c += 1) {
-            const k = fz ? c : nz - 1 - c,
-              cell = row + k;
-            if (closed[cell] === 1) continue;
-            let d = dist[cell] as number;
-            if (dx >= 0) {
-              const v = (dist[rowX + k] as number) + dx + (tollX ? (tollX[cell] as number) : 0);
-              if (v < d) d = v;
-            }
-            if (dy >= 0) {
-              const v = (dist[rowY + k] as number) + dy + (tollY ? (tollY[cell] as number) : 0);
-              if (v < d) d = v;
-            }
-            const under = fz ? k - 1 : k + 1;
-            if (under >= 0 && under < nz) {
-              const v =
-                (dist[row + under] as number) +
-                Math.abs((lz[k] as number) - (lz[under] as number)) +
-                (tollZ ? (tollZ[cell] as number) : 0);
-              if (v < d) d = v;
-            }
-            if (d < (dist[cell] as number) - 1e-9) {
-              dist[cell] = d;
-              changed = true;
-            }
+    const order = sweep % ORDERS,
+      swept = order * rows;
+    const fx = (order & 1) === 0,
+      fy = (order & 2) === 0,
+      fz = (order & 4) === 0;
+    // A place takes its distance from the neighbour the sweep comes from: the way goes there.
+    const tollX = (fx ? backward : onward)?.[0],
+      tollY = (fy ? backward : onward)?.[1],
+      tollZ = (fz ? backward : onward)?.[2];
+    for (let a = 0; a < nx; a += 1) {
+      const i = fx ? a : nx - 1 - a,
+        before = fx ? i - 1 : i + 1,
+        dx = before >= 0 && before < nx ? Math.abs((lx[i] as number) - (lx[before] as number)) : -1;
+      for (let b = 0; b < ny; b += 1) {
+        const j = fy ? b : ny - 1 - b,
+          beside = fy ? j - 1 : j + 1,
+          dy =
+            beside >= 0 && beside < ny ? Math.abs((ly[j] as number) - (ly[beside] as number)) : -1;
+        const own = i * ny + j,
+          last = sweptAt[swept + own] as number,
+          ownX = dx >= 0 ? before * ny + j : own,
+          ownY = dy >= 0 ? i * ny + beside : own;
+        if (
+          (changedAt[own] as number) <= last &&
+          (changedAt[ownX] as number) <= last &&
+          (changedAt[ownY] as number) <= last
+        )
+          continue;
+        sweptAt[swept + own] = sweep;
+        const row = i * step[0] + j * step[1],
+          rowX = row + (before - i) * step[0],
+          rowY = row + (beside - j) * step[1];
+        for (let c = 0; c < nz; c += 1) {
+          const k = fz ? c : nz - 1 - c,
+            cell = row + k;
+          if (closed[cell] === 1) continue;
+          let d = dist[cell] as number;
+          if (dx >= 0) {
+            const v = (dist[rowX + k] as number) + dx + (tollX ? (tollX[cell] as number) : 0);
+            if (v < d) d = v;
+          }
+          if (dy >= 0) {
+            const v = (dist[rowY + k] as number) + dy + (tollY ? (tollY[cell] as number) : 0);
+            if (v < d) d = v;
+          }
+          const under = fz ? k - 1 : k + 1;
+          if (under >= 0 && under < nz) {
+            const v =
+              (dist[row + under] as number) +
+              Math.abs((lz[k] as number) - (lz[under] as number)) +
+              (tollZ ? (tollZ[cell] as number) : 0);
+            if (v < d) d = v;
+          }
+          if (d < (dist[cell] as number) - 1e-9) {
+            dist[cell] = d;
+            changedAt[own] = sweep;
+            changed = true;
           }
         }
       }
     }
-    if (!changed) break;
+    still = changed ? 0 : still + 1;
   }
   return { at: (i, j, k) => dist[i * step[0] + j * step[1] + k] ?? Infinity };
 }

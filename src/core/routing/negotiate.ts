@@ -6,7 +6,7 @@ import { laidRoute } from './laidRoute';
 import { samplePath } from './path';
 import { grow, within } from './workspace';
 import { radiusOf, type NoRoute, type Route, type Routed } from './routed';
-import { routeSingle } from './single';
+import { KEPT_MM, routeSingle } from './single';
 import { bodyBox, fixedBodies, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
 import { withReports } from './report';
@@ -45,33 +45,24 @@ export function routeAll(
   kept: readonly Route[] = [],
   hasty = false,
 ): Routed {
-  const found = negotiated(system, tell, kept, hasty, NO_RUNS);
-  if (hasty || found.missing.length === 0) return found;
+  const negotiate = (first: readonly string[]): Negotiation => {
+    const negotiation = new Negotiation(system, tell, hasty);
+    negotiation.keepPinned();
+    negotiation.keep(kept);
+    negotiation.routeRest(new Set(first));
+    return negotiation;
+  };
+  let best = negotiate([]);
   // What found no way in its turn may find one before the others do.
-  const first = new Set(found.missing.map((m) => m.connection));
-  const again = negotiated(system, tell, kept, true, first);
-  if (again.missing.length === 0) return again;
-  if (again.missing.length >= found.missing.length) return found;
-  // What is left without a way is searched to the end past the others as they lie.
-  return negotiated(system, tell, again.routes, false, first);
+  const late = best.missing.filter((id) => !best.hopeless.has(id));
+  if (!hasty && late.length > 0) {
+    const again = negotiate(best.missing);
+    if (again.missing.length < best.missing.length) best = again;
+  }
+  best.explainMissing();
+  best.tidyUp();
+  return best.result();
 }
-
-/** One negotiation; the runs named come `first`. */
-function negotiated(
-  system: System,
-  tell: Tell,
-  kept: readonly Route[],
-  hasty: boolean,
-  first: ReadonlySet<string>,
-): Routed {
-  const negotiation = new Negotiation(system, tell, hasty);
-  negotiation.keepPinned();
-  negotiation.keep(kept);
-  negotiation.routeRest(first);
-  negotiation.tidyUp();
-  return negotiation.result();
-}
-const NO_RUNS: ReadonlySet<string> = new Set();
 
 class Negotiation {
   private readonly tasks: readonly Task[];
@@ -84,6 +75,8 @@ class Negotiation {
   private readonly unpinned: string[] = [];
   /** Routes kept from before, as long as nobody takes them up. */
   private readonly kept = new Set<string>();
+  /** Runs that have no way even where every other gives way. */
+  readonly hopeless = new Set<string>();
   private rounds = 0;
 
   constructor(
@@ -153,6 +146,11 @@ class Negotiation {
       return [];
     }
     const patient = this.rounds < ROUNDS_A_RUN * this.tasks.length + ROUNDS_MORE;
+    if (patient && this.isHopeless(task, others)) {
+      this.hopeless.add(task.connection);
+      this.giveUp(task);
+      return [];
+    }
     const forced = patient
       ? routeSingle(this.system, task, this.fixed, waiting, others, this.history)
       : null;
@@ -162,7 +160,7 @@ class Negotiation {
         ? null
         : routeSingle(this.system, task, this.fixed, waiting, others, null);
       if (last) this.done.set(task.connection, last);
-      else this.giveUp(task, waiting, others);
+      else this.giveUp(task);
       return [];
     }
     const rerouted = this.takeUp(crossed);
@@ -170,6 +168,12 @@ class Negotiation {
     const cost = worthOfRoute(task.loop, forced) + forced.preference;
     this.done.set(task.connection, { ...forced, cost });
     return rerouted;
+  }
+
+  /** Whether there is no way where every other run gives way and least distance is kept. */
+  private isHopeless(task: Task, others: readonly Route[]): boolean {
+    const effort = { kept_mm: KEPT_MM.slice(-1) };
+    return !routeSingle(this.system, task, this.fixed, [], others, this.history, effort);
   }
 
   private mustStay(route: Route): boolean {
@@ -188,18 +192,22 @@ class Negotiation {
     });
   }
 
-  private giveUp(task: Task, waiting: readonly Task[], others: readonly Route[]): void {
-    const unexplained = {
-      connection: task.connection,
-      loop: task.loop.id,
-      blockedBy: null,
-      wouldFit: null,
-    };
-    const why =
-      !this.hasty && this.without.size < MOST_EXPLAINED
-        ? explain(this.system, task, this.fixed, waiting, others)
-        : unexplained;
-    this.without.set(task.connection, why);
+  private giveUp({ connection, loop }: Task): void {
+    this.without.set(connection, { connection, loop: loop.id, blockedBy: null, wouldFit: null });
+  }
+
+  get missing(): readonly string[] {
+    return [...this.without.keys()];
+  }
+
+  /** Why the first of the runs without a way have none, past all others as they lie now. */
+  explainMissing(): void {
+    if (this.hasty) return;
+    const others = [...this.done.values()];
+    for (const connection of this.missing.slice(0, MOST_EXPLAINED)) {
+      const task = this.tasks.find((t) => t.connection === connection) as Task;
+      this.without.set(connection, explain(this.system, task, this.fixed, [], others));
+    }
   }
 
   /**

@@ -4,7 +4,14 @@ import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
 import { jogLeg, type Jog } from './offsetBend';
 import { depthRate, PARALLEL, type RoutePrices } from './prices';
-import { reachOf, tollOf, type Obstacle, type Reach, type Workspace } from './workspace';
+import {
+  blocksNear,
+  reachOf,
+  tollOf,
+  type Obstacle,
+  type Reach,
+  type Workspace,
+} from './workspace';
 import { cheapestPath } from './search';
 import { passedOn, viaBound } from './waypoints';
 
@@ -249,7 +256,11 @@ class HardSearch {
     const onLines = cells[0].has(x) && cells[1].has(y) && cells[2].has(z);
     const known = onLines ? this.near.get(state.cell) : undefined;
     if (known) return known;
-    const near = this.workspace.blocks.filter(
+    const near = blocksNear(
+      this.workspace.blocks,
+      [x - r, y - r, z - r],
+      [x + r, y + r, z + r],
+    ).filter(
       ({ min, max }) =>
         min[0] < x + r &&
         max[0] > x - r &&

@@ -29,8 +29,13 @@ export function meetsItself(path: readonly Segment[], radius_mm: number): boolea
       (along_mm[first] as number) < (along_mm[i] as number) + apart_mm
     )
       first += 1;
-    for (let k = first; k < points.length; k += 1)
-      if (distance(points[i] as Vec, points[k] as Vec) < near_mm) return true;
+    for (let k = first; k < points.length;) {
+      const gap_mm = distance(points[i] as Vec, points[k] as Vec) - near_mm;
+      if (gap_mm < 0) return true;
+      // No point nearer along the tube than the gap is wide can close it.
+      const next_mm = (along_mm[k] as number) + gap_mm;
+      for (k += 1; k < points.length && (along_mm[k] as number) < next_mm;) k += 1;
+    }
   }
   return false;
 }

@@ -27,6 +27,8 @@ const WEIGHT = 1.15;
 export interface Effort {
   readonly most?: number;
   readonly weight?: number;
+  /** Distances tried in turn, mm; the brief's and then less where it is not said. */
+  readonly kept_mm?: readonly number[];
 }
 
 /**
@@ -156,10 +158,8 @@ function routeBy(
   if (t.walled) return null;
   const froms = openEnds(system, t, 'from', fixed, history ? [] : others, stacked),
     tos = openEnds(system, t, 'to', fixed, history ? [] : others, stacked);
-  for (const kept of [
-    system.design.brief.limits.clear_mm,
-    ...KEPT_MM.filter((k) => k < system.design.brief.limits.clear_mm),
-  ]) {
+  const { clear_mm } = system.design.brief.limits;
+  for (const kept of effort.kept_mm ?? [clear_mm, ...KEPT_MM.filter((k) => k < clear_mm)]) {
     const workspace = workspaceFor(
       system,
       t,

@@ -1,5 +1,5 @@
 import type { Segment } from '../tubing';
-import type { Box, Vec } from '../geometry';
+import { BoxTree, type Box, type Vec } from '../geometry';
 import { samplePath } from './path';
 
 /**
@@ -38,6 +38,20 @@ export const within = (b: { readonly min: Vec; readonly max: Vec }, p: Vec): boo
 
 type Axis = 0 | 1 | 2;
 
+/** Fewer blocks than this are looked at one by one. */
+const FEW = 24;
+const trees = new WeakMap<readonly Obstacle[], BoxTree>();
+const numbers: number[] = [];
+
+/** Blocks that may touch the box between two corners, in their order; more than do, never fewer. */
+export function blocksNear(blocks: readonly Obstacle[], low: Vec, high: Vec): readonly Obstacle[] {
+  if (blocks.length < FEW) return blocks;
+  let tree = trees.get(blocks);
+  if (!tree) trees.set(blocks, (tree = new BoxTree(blocks)));
+  tree.near(low[0], low[1], low[2], high[0], high[1], high[2], numbers);
+  return numbers.map((i) => blocks[i] as Obstacle);
+}
+
 /** How far a ray along an axis gets, mm, and the tolls on its way, nearest first. */
 export interface Reach {
   readonly free_mm: number;
@@ -52,7 +66,10 @@ export function reachOf({ bounds, blocks }: Workspace, from: Vec, axis: Axis, si
     pv = from[v];
   let free = sign > 0 ? bounds.max[axis] - x : x - bounds.min[axis];
   const tolls: { at_mm: number; penalty: number }[] = [];
-  for (const b of blocks) {
+  const end: [number, number, number] = [from[0], from[1], from[2]];
+  end[axis] = sign > 0 ? bounds.max[axis] : bounds.min[axis];
+  const [low, high] = sign > 0 ? [from, end] : [end, from];
+  for (const b of blocksNear(blocks, low, high)) {
     if (
       pu <= b.min[u] + EPS ||
       pu >= b.max[u] - EPS ||
@@ -101,7 +118,7 @@ export function tollOf({ bounds, blocks }: Workspace, points: readonly Vec[]): n
   )
     return Infinity;
   let penalty = 0;
-  for (const b of blocks) {
+  for (const b of blocksNear(blocks, [x0, y0, z0], [x1, y1, z1])) {
     if (
       b.min[0] >= x1 ||
       b.max[0] <= x0 ||
@@ -153,7 +170,7 @@ export function tollOfPath({ bounds, blocks }: Workspace, path: readonly Segment
     )
       return Infinity;
   let toll = 0;
-  for (const b of blocks) {
+  for (const b of blocksNear(blocks, low, high)) {
     if (
       b.min[0] >= high[0] ||
       b.max[0] <= low[0] ||
