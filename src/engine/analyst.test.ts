@@ -2,6 +2,7 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { BARE_PART_LISTS, demoDesign } from '@/catalogue';
 import { analyse, tell } from '@/core/analysis';
 import { applyEdit, type Design, type Edit } from '@/core/design';
+import { coolingCurves } from '@/core/thermal';
 import { showUnits } from '@/core/units';
 import { ThreadAnalyst, WAKE_MS, type Heard, type Thread } from './analyst';
 import { AnalystDesk } from './analystDesk';
@@ -17,6 +18,7 @@ function threadHere(calls: { count: number }, breaksAt = Infinity): Thread {
       if (calls.count === breaksAt) throw new Error('out of memory');
       return structuredClone(await at.analyse(structuredClone(changes)));
     },
+    curves: () => at.curves(),
     end: () => undefined,
   };
 }
@@ -120,6 +122,21 @@ describe('the analyst of a page', () => {
     expect(fail).toHaveBeenCalledTimes(faults);
     expect(asked).toEqual([]);
     expect(heard.map((h) => h.design)).toEqual(faults ? [] : [now()]);
+  });
+
+  test('curves are asked of it before anything else, and then of what it last heard of', async () => {
+    const { analyst, calls, edit, now } = open();
+    const own = async () => (await analyst.curves())?.find((c) => c.id === 'now')?.points;
+    const wanted = (design: Design) => {
+      const { thermalModel, reports } = analyse(design);
+      return coolingCurves(thermalModel, reports.flow, design.brief.loadCase)[0]?.points;
+    };
+    expect(await own()).toEqual(wanted(desk));
+    expect(calls.count).toBe(1);
+    edit({ do: 'brief.set', values: { room_C: 31 } });
+    expect(await own()).toEqual(wanted(now()));
+    analyst.close();
+    expect(await analyst.curves()).toBeNull();
   });
 
   test('closed it says nothing more', async () => {

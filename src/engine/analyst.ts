@@ -2,6 +2,7 @@ import { releaseProxy, wrap } from 'comlink';
 import type { PartLists } from '@/catalogue';
 import { heard, isInWordsNow, type Telling, type Told } from '@/core/analysis';
 import type { Design, Edit } from '@/core/design';
+import type { CoolingCurve } from '@/core/thermal';
 import type { AnalystApi } from './analyst.worker';
 import { Changes, type Change } from './changes';
 import { serverAnswers, serverBack } from './serverBack';
@@ -17,6 +18,11 @@ export interface Analyst {
   edited(design: Design, edit: Edit): void;
   replaced(design: Design): void;
   offers(partLists: PartLists): void;
+  /**
+   * Rise against noise: a matter of a frame or two, so it waits for none of the engine's long jobs.
+   * Null when it is closed before it answers.
+   */
+  curves(): Promise<readonly CoolingCurve[] | null>;
   /** Makes ready for the first edit; what is known already is said again only in other words. */
   wake(): void;
   close(): void;
@@ -34,6 +40,8 @@ export type MakeAnalyst = (
 export interface Thread {
   /** Rejects when the thread breaks, or is ended before it answers. */
   analyse(changes: readonly Change[]): Promise<Telling | null>;
+  /** Of what it last heard of. */
+  curves(): Promise<readonly CoolingCurve[] | null>;
   end(): void;
 }
 
@@ -42,7 +50,11 @@ const openThread = (): Thread => (typeof Worker === 'undefined' ? openHere() : o
 /** The same desk where there are no workers (tests); pages with workers never load it. */
 function openHere(): Thread {
   const desk = import('./analystDesk').then(({ AnalystDesk }) => new AnalystDesk());
-  return { analyse: async (changes) => (await desk).analyse(changes), end: () => undefined };
+  return {
+    analyse: async (changes) => (await desk).analyse(changes),
+    curves: async () => (await desk).curves(),
+    end: () => undefined,
+  };
 }
 
 function openWorker(): Thread {
@@ -57,6 +69,7 @@ function openWorker(): Thread {
   const api = wrap<AnalystApi>(worker);
   return {
     analyse: (changes) => Promise.race([api.analyse(changes), broken]),
+    curves: () => Promise.race([api.curves(), broken]),
     end: () => {
       giveUp(new Error('ended'));
       api[releaseProxy]();
@@ -131,6 +144,25 @@ export class ThreadAnalyst implements Analyst {
       if (!isInWordsNow(this.told)) this.ask();
       else if (!this.isWorking) void this.work(false);
     }, WAKE_MS);
+  }
+
+  async curves(): Promise<readonly CoolingCurve[] | null> {
+    while (!this.isClosed) {
+      if (!this.thread && this.isWorking) {
+        // It was not loaded, and will be.
+        await serverBack();
+        continue;
+      }
+      // The thread hears of the design first: what is asked of it is answered in turn.
+      if (!this.thread) void this.work(false);
+      try {
+        return await this.awakeThread().curves();
+      } catch (error) {
+        if (this.isClosed) return null;
+        if (this.hasAnswered || (await serverAnswers())) throw error;
+      }
+    }
+    return null;
   }
 
   private ask(): void {

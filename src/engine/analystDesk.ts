@@ -1,5 +1,6 @@
 import { offered } from '@/catalogue';
 import { tell, tellChanges, type OpenAnalysis, type Telling } from '@/core/analysis';
+import { coolingCurves, type CoolingCurve } from '@/core/thermal';
 import type { Change } from './changes';
 import { Replica } from './replica';
 
@@ -7,15 +8,27 @@ import { Replica } from './replica';
 export class AnalystDesk {
   private readonly replica = new Replica();
   private last: OpenAnalysis | null = null;
+  /** Done when all that was told so far is followed. */
+  private heard: Promise<void> = Promise.resolve();
 
   /** What is other than when it was last asked; everything the first time, null without a design. */
   async analyse(changes: readonly Change[]): Promise<Telling | null> {
-    await this.replica.follow(changes);
+    this.heard = this.replica.follow(changes);
+    await this.heard;
     const { session, partLists } = this.replica;
     if (!session) return null;
     session.offer(offered(partLists));
     const before = this.last;
     this.last = session.analysis();
     return before ? tellChanges(this.last, before) : tell(this.last);
+  }
+
+  /** Rise against noise of what it last heard of; null without a design. */
+  async curves(): Promise<readonly CoolingCurve[] | null> {
+    await this.heard;
+    const { session } = this.replica;
+    if (!session) return null;
+    const { thermalModel, reports } = session.analysis();
+    return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
   }
 }

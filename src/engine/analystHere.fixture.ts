@@ -1,5 +1,6 @@
 import { offered } from '@/catalogue';
 import { createSession, tell } from '@/core/analysis';
+import { coolingCurves } from '@/core/thermal';
 import type { MakeAnalyst } from './analyst';
 
 /** When an analyst for tests may speak. */
@@ -22,6 +23,10 @@ const analystBy =
       offers: (lists) => {
         session.offer(offered(lists));
         timing(answer);
+      },
+      curves: async () => {
+        const { thermalModel, reports } = session.analysis();
+        return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
       },
       wake: () => undefined,
       close: () => undefined,

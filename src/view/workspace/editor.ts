@@ -218,8 +218,6 @@ export function createEditor(
   let versions = UNCHANGED;
 
   const { partLists } = usePartLists.getState();
-  const engine = new Engine(design, partLists);
-  if (curves) engine.keep('curves', jobKey(versionOf(CURVES_READ, UNCHANGED), null), curves);
   const listen = createListener();
 
   return createStore<EditorState>()((set, get) => {
@@ -240,6 +238,8 @@ export function createEditor(
           last step, or reload the page.`,
       }),
     );
+    const engine = new Engine(design, partLists, { curves: () => analyst.curves() });
+    if (curves) engine.keep('curves', jobKey(versionOf(CURVES_READ, UNCHANGED), null), curves);
     const saver = createSaver(
       {
         id,

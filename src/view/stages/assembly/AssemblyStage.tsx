@@ -51,6 +51,7 @@ export function AssemblyStage() {
   if (!design.case || design.components.length === 0 || !step)
     return (
       <EmptyStage
+        stage="assembly"
         title={msg`Nothing to put together yet`}
         text={msg`Choose a case and parts first: every step follows from where the parts are
           mounted.`}

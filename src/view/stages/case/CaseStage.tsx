@@ -112,6 +112,7 @@ export function CaseStage() {
   const blocked = fit.ports.filter((p) => p.verdict === 'clash').length,
     unfed = analysis.reports.wiring.unfed.length;
   const titleWords = () => {
+    if (design.components.length === 0) return msg`Nothing in it yet`;
     if (clashes > 0) return msg`${counted(clashes, '# clash', '# clashes')} to clear`;
     if (blocked > 0) return msg`${counted(blocked, '# port', '# ports')} blocked`;
     if (unfed > 0) return msg`${counted(unfed, '# part', '# parts')} without a header`;

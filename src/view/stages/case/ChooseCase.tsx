@@ -13,6 +13,7 @@ export function ChooseCase({ onMeasure }: { onMeasure(): void }) {
   return (
     <div className={styles.choose}>
       <EmptyStage
+        stage="case"
         title={msg`Choose the case`}
         text={msg`The case decides where radiators can go, how thick they may be and where pump
           and reservoir are mounted. It can be changed later; parts keep their place where the

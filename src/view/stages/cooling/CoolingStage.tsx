@@ -51,6 +51,7 @@ export function CoolingStage() {
   if (thermalModel.radiators.length === 0) {
     return (
       <EmptyStage
+        stage="cooling"
         title={msg`No radiator in a loop yet`}
         text={
           components.some((i) => i.part.kind === 'radiator')

@@ -76,6 +76,7 @@ export function FlowStage() {
   if (!graph || !state)
     return (
       <EmptyStage
+        stage="flow"
         title={msg`Nothing flows yet`}
         text={msg`Connect the parts into a loop: then this page shows where the pump curve meets
           the loop resistance, and which part has the largest pressure drop.`}

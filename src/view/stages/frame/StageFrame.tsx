@@ -1,12 +1,17 @@
 'use client';
 import { Press, useWholeRows } from '@/view/shared';
+import dynamic from 'next/dynamic';
 import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
-import { FindingList, useEditor, useEditorLater } from '@/view/workspace';
+import { FindingList, useEditor, useEditorLater, type StageId } from '@/view/workspace';
 import { counted, msg } from '@/core/messages';
+import { later } from '@/view/shared/later';
 import { MeasuredNote } from './MeasuredNote';
 import styles from './StageFrame.module.css';
+
+// Only while there is nothing of one's own to show.
+const Example = dynamic(() => later(() => import('./Example').then((m) => m.Example)));
 
 interface Props {
   readonly title: string;
@@ -90,12 +95,14 @@ export function Section({
 
 /** What an empty stage says: what to do first, and the way to it. */
 export function EmptyStage({
+  stage,
   title,
   text,
   action,
   onAction,
   children,
 }: {
+  readonly stage: Exclude<StageId, 'brief'>;
   readonly title: string;
   readonly text: string;
   readonly children?: ReactNode;
@@ -104,14 +111,17 @@ export function EmptyStage({
 }) {
   return (
     <div className={styles.empty}>
-      <h1>{title}</h1>
-      <p>{text}</p>
-      {action && (
-        <Press className={styles.act} onClick={onAction}>
-          {action}
-        </Press>
-      )}
-      {children}
+      <div className={styles.said}>
+        <h1>{title}</h1>
+        <p>{text}</p>
+        {action && (
+          <Press className={styles.act} onClick={onAction}>
+            {action}
+          </Press>
+        )}
+        {children}
+      </div>
+      <Example of={stage} />
     </div>
   );
 }

@@ -32,6 +32,7 @@ export function HeatStage() {
   if (judged.parts.length === 0)
     return (
       <EmptyStage
+        stage="heat"
         title={msg`Nothing makes heat yet`}
         text={msg`Begin with the machine: board, processor, graphics card, memory. Their draw
           decides how much radiator you need.`}

@@ -36,6 +36,7 @@ export function LogStage() {
   if (design.components.length === 0 || design.loops.length === 0)
     return (
       <EmptyStage
+        stage="log"
         title={msg`Nothing to log yet`}
         text={msg`A machine with a loop comes first; its readings are set against the prediction
           here.`}

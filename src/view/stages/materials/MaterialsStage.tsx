@@ -40,6 +40,7 @@ export function MaterialsStage() {
     return (
       <>
         <EmptyStage
+          stage="materials"
           title={msg`Nothing is wetted yet`}
           text={msg`Once parts are connected into a loop, every metal, plastic and seal the
             coolant touches is judged here.`}

@@ -51,6 +51,7 @@ export function PartsStage() {
   if (list.lines.length === 0)
     return (
       <EmptyStage
+        stage="parts"
         title={msg`Nothing on the list`}
         text={msg`The list writes itself: every part you add, and every fitting, plug, screw and
           bottle the runs require.`}

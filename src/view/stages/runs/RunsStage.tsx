@@ -83,6 +83,7 @@ export function RunsStage() {
     return (
       <>
         <EmptyStage
+          stage="runs"
           title={msg`No loop yet`}
           text={
             loose.length >= 2
