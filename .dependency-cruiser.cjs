@@ -146,6 +146,7 @@ const MAY = {
     'hydraulics',
     'layoutSearch',
     'loops',
+    'matching',
     'routing',
     'system',
     'thermal',

@@ -17,7 +17,9 @@ import type {
 } from '../components';
 import { analyse } from '../analysis';
 import { defaultPlacements, settingEdit, SPOT_MARGIN_K, whyNotHere } from '../checks';
+import { BoxTree } from '../geometry';
 import { applyEdit, freeId, type Design, type Edit, type Placement } from '../design';
+import { matchesOf } from '../matching';
 import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import { quietestSetting } from '../thermal';
@@ -66,6 +68,8 @@ const SUPPLY_SPARE = 1.5;
 const SECTION_MM2 = 120 * 120;
 /** Places looked at for a pump or reservoir. */
 const MOST_PLACES = 12;
+/** And so far apart where none of the usual ones will do, mm. */
+const FREE_STEP_MM = 10;
 
 /**
  * Sets in the order they are taken, least first: enough and clear by as little as possible, enough
@@ -77,6 +81,10 @@ function rankOf(set: FitSet, wanted_mm2: number): number {
   return set.verdict === 'clear' ? surplus : 1 + surplus;
 }
 
+/** Where a part most usually goes. */
+const usualIn = (design: Design, part: ComponentPart): Placement =>
+  defaultPlacements(design, { id: '', part })[0]?.placement ?? { on: 'unplaced' };
+
 /** A design as it grows, with the edits that make it. */
 class Starter {
   readonly edits: Edit[] = [];
@@ -87,18 +95,19 @@ class Starter {
 
   /** Processor and cards as asked, and what they need to run. */
   addMachine({ processor, card, cards }: StarterAsked): void {
-    const board = this.bestBoard();
-    if (board) this.add(board);
     const chosen = this.offered<ProcessorPart>('processor').find((p) => p.id === processor);
+    const board = this.bestBoard(chosen);
+    if (board) this.add(board);
     if (chosen) this.add(chosen);
     const [memory] = this.offered<MemoryPart>('memory');
     if (memory && board) this.add(memory);
     const graphics = this.offered<CardPart>('card').find((p) => p.id === card);
     for (let i = 0; graphics && i < cards; i += 1) this.add(graphics);
-    const supply = this.offered<SupplyPart>('supply')
+    const supplies = this.offered<SupplyPart>('supply')
       .filter((p) => p.rating_W >= this.heat_W() * SUPPLY_SPARE)
-      .sort((a, b) => a.rating_W - b.rating_W)[0];
-    if (supply) this.add(supply);
+      .sort((a, b) => a.rating_W - b.rating_W);
+    const supply = supplies.find((s) => this.usualPlace(s) !== null) ?? supplies[0];
+    if (supply) this.add(supply, this.usualPlace(supply));
   }
 
   /** For each processor and card the first block that is made for it. */
@@ -140,7 +149,8 @@ class Starter {
     const [pump] = this.offered<PumpPart>('pump');
     if (pump) this.addClear(pump);
     const reservoirs = this.offered<ReservoirPart>('reservoir');
-    const fitting = reservoirs.find((r) => this.clearPlace(r) !== null) ?? reservoirs[0];
+    const usual = reservoirs.find((r) => this.usualPlace(r) !== null);
+    const fitting = usual ?? reservoirs.find((r) => this.freePlace(r) !== null) ?? reservoirs[0];
     if (fitting) this.addClear(fitting);
   }
 
@@ -193,10 +203,19 @@ class Starter {
     );
   }
 
-  private bestBoard(): BoardPart | undefined {
-    return this.offered<BoardPart>('board')
+  /** The largest board that the case takes, of those that take the processor. */
+  private bestBoard(processor: ProcessorPart | undefined): BoardPart | undefined {
+    const boards = this.offered<BoardPart>('board')
       .filter((b) => whyNotHere(this.design, b) === null)
-      .sort((a, b) => b.size[0] * b.size[1] - a.size[0] * a.size[1])[0];
+      .sort((a, b) => b.size[0] * b.size[1] - a.size[0] * a.size[1]);
+    const takes = (board: BoardPart): boolean => {
+      const whole = [board, processor].reduce(
+        (design, part) => (part ? this.withUsual(design, part) : design),
+        this.design,
+      );
+      return matchesOf(whole).every((m) => m.verdict !== 'misfits');
+    };
+    return boards.find(takes) ?? boards[0];
   }
 
   private heat_W(): number {
@@ -228,29 +247,69 @@ class Starter {
     };
   }
 
-  /** A part at its most usual place. */
-  private add(part: ComponentPart): void {
-    const [first] = defaultPlacements(this.design, { id: '', part });
-    this.do(this.adding(part, first?.placement ?? { on: 'unplaced' }));
+  /** A part at a place, its most usual one where none is said. */
+  private add(part: ComponentPart, at: Placement | null = null): void {
+    this.do(this.adding(part, at ?? usualIn(this.design, part)));
+  }
+
+  private withUsual(design: Design, part: ComponentPart): Design {
+    return applyEdit(design, this.adding(part, usualIn(design, part))).design;
   }
 
   /** A part where it runs into nothing, if there is such a place. */
   private addClear(part: ComponentPart): void {
-    const placement = this.clearPlace(part);
-    if (placement === null) this.add(part);
-    else this.do(this.adding(part, placement));
+    this.add(part, this.usualPlace(part) ?? this.freePlace(part));
   }
 
   /** The first usual place at which a part runs into nothing. */
-  private clearPlace(part: ComponentPart): Placement | null {
-    const { id } = this.named(part);
+  private usualPlace(part: ComponentPart): Placement | null {
     const places = defaultPlacements(this.design, { id: '', part }).slice(0, MOST_PLACES);
-    const found = places.find(({ placement }) => {
-      const tried = applyEdit(this.design, this.adding(part, placement)).design;
-      return !measureGaps(compileSystem(tried)).gaps.some(
-        (g) => (g.a === id || g.b === id) && g.verdict === 'clash',
-      );
-    });
-    return found?.placement ?? null;
+    return places.find(({ placement }) => this.isClear(part, placement))?.placement ?? null;
+  }
+
+  /** The lowest place on a bracket, anywhere in the case, at which a part keeps its distance. */
+  private freePlace(part: ComponentPart): Placement | null {
+    const system = compileSystem(this.design);
+    const { clear_mm } = this.design.brief.limits;
+    const { interior } = this.design.case ?? {};
+    if (!interior || !('size' in part)) return null;
+    const bodies = new BoxTree([
+      ...[...system.placed.values()].flatMap((p) => p.solids.map((s) => s.box)),
+      ...system.obstacles.map((o) => o.box),
+    ]);
+    const [wide, high, deep] = part.size;
+    /** Middles along an axis at which a part of that size is inside. */
+    const along = (room: number, size: number, foot: number): readonly number[] => {
+      const spare = Math.floor((room - size - 2 * clear_mm) / FREE_STEP_MM);
+      return Array.from({ length: spare + 1 }, (_, i) => clear_mm + foot + i * FREE_STEP_MM);
+    };
+    let tried = 0;
+    for (const y of along(interior[1], high, 0))
+      for (const z of along(interior[2], deep, deep / 2))
+        for (const x of along(interior[0], wide, wide / 2)) {
+          const met = bodies.near(
+            x - wide / 2 - clear_mm,
+            y - clear_mm,
+            z - deep / 2 - clear_mm,
+            x + wide / 2 + clear_mm,
+            y + high + clear_mm,
+            z + deep / 2 + clear_mm,
+            [],
+          );
+          if (met.length > 0) continue;
+          const placement: Placement = { on: 'free', at: [x, y, z], turn: 0 };
+          if (this.isClear(part, placement)) return placement;
+          tried += 1;
+          if (tried >= MOST_PLACES) return null;
+        }
+    return null;
+  }
+
+  private isClear(part: ComponentPart, placement: Placement): boolean {
+    const { id } = this.named(part);
+    const tried = applyEdit(this.design, this.adding(part, placement)).design;
+    return !measureGaps(compileSystem(tried)).gaps.some(
+      (g) => (g.a === id || g.b === id) && g.verdict === 'clash',
+    );
   }
 }

@@ -44,6 +44,17 @@ describe('what is to be done next', () => {
     });
   });
 
+  test('a run that was tried and found no way asks for its ways out, not to be tried again', () => {
+    const [first, ...rest] = Object.keys(desk.layout.routes);
+    const { [first ?? '']: _found, ...routes } = desk.layout.routes;
+    const none = { [first ?? '']: { blockedBy: null, wouldFit: null } };
+    expect(rest.length).toBeGreaterThan(2);
+    expect(step({ ...desk, layout: { ...desk.layout, routes } }).text).toBe('Route 1 run');
+    expect(step({ ...desk, layout: { ...desk.layout, routes, noRoute: none } }).act).toEqual({
+      do: 'findings',
+    });
+  });
+
   test('what fails is solved before anything is ordered; then the list, then the work', () => {
     expect(step(planetarium).act).not.toEqual({ do: 'stage', stage: 'parts' });
     expect(step(desk)).toEqual({

@@ -52,7 +52,10 @@ export function nextStep(design: Design, { system, reports, findings }: Analysis
   if (bare) return { text: msg`Put fans on ${bare.name}`, act: { do: 'stores', kind: 'fan' } };
   if (design.loops.length === 0 && looseParts(design).length >= 2)
     return { text: msg`Connect the loop`, act: { do: 'connect' } };
-  const unrouted = reports.runs.filter((r) => r.by === 'tube' && r.estimated).length;
+  // What was tried and found no way is a failing check, with its ways out.
+  const unrouted = reports.runs.filter(
+    (r) => r.by === 'tube' && r.estimated && !(r.id in design.layout.noRoute),
+  ).length;
   if (unrouted > 0)
     return { text: msg`Route ${counted(unrouted, '# run', '# runs')}`, act: { do: 'route' } };
   const fails = findings.filter((f) => f.severity === 'fails'),

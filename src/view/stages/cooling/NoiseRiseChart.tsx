@@ -16,6 +16,9 @@ const NoiseRisePlot = lazy(() =>
   untilLoaded(() => import('./NoiseRisePlot').then((m) => ({ default: m.NoiseRisePlot }))),
 );
 
+/** Room that the words beside the handle take, px. */
+const HANDLE_WORDS = 84;
+
 interface Props {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
@@ -146,6 +149,7 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
           <Press
             role="slider"
             className={styles.handle}
+            data-at-end={X(now.noise_dBA) > width - RIGHT - HANDLE_WORDS || undefined}
             style={{
               left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
               top: Y(Math.min(y1, now.deltaT_K)),
