@@ -9,12 +9,12 @@ import { expect, test } from './fixtures';
 const LIMITS: readonly (readonly [path: string, page_kB: number, all_kB: number])[] = [
   ['/', 220, 220],
   ['/new', 250, 250],
-  ['/builds/dawn-chorus-desk/heat', 300, 505],
-  ['/builds/dawn-chorus-desk/cooling', 445, 645],
-  ['/builds/dawn-chorus-desk/flow', 449, 655],
-  ['/builds/dawn-chorus-desk/case?view=space', 540, 745],
-  ['/builds/dawn-chorus-desk/runs?view=space', 550, 755],
-  ['/builds/dawn-chorus-desk/assembly?view=space', 550, 755],
+  ['/builds/dawn-chorus-desk/heat', 300, 495],
+  ['/builds/dawn-chorus-desk/cooling', 445, 635],
+  ['/builds/dawn-chorus-desk/flow', 449, 645],
+  ['/builds/dawn-chorus-desk/case?view=space', 540, 730],
+  ['/builds/dawn-chorus-desk/runs?view=space', 550, 740],
+  ['/builds/dawn-chorus-desk/assembly?view=space', 550, 740],
 ];
 
 test('no page loads more script than it did', async ({ browser }) => {

@@ -10,7 +10,6 @@ import {
   judgeSpeeds,
   compareParts,
   evaluateVariants,
-  starterEdit,
   whatFits,
   type EvaluatedVariant,
   type OrdersCompared,
@@ -20,7 +19,6 @@ import {
   type PartCompared,
   type AlternativeJudged,
   type BetterLayout,
-  type StarterAsked,
   type WhatFits,
 } from '@/core/studies';
 import {
@@ -45,6 +43,7 @@ import {
 } from '@/core/thermal';
 import type { FittingPart, Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
+import type { StarterAsked } from '@/core/starter';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';
 import type { Scenario, Transient } from '@/core/transient';
 
@@ -167,7 +166,12 @@ export const JOBS = {
   },
 
   /** A first build for the machine that is named. */
-  starter: (desk: Desk, asked: StarterAsked, tell: Tell): { readonly edit: Edit | null } | null => {
+  starter: async (
+    desk: Desk,
+    asked: StarterAsked,
+    tell: Tell,
+  ): Promise<{ readonly edit: Edit | null } | null> => {
+    const { starterEdit } = await import('@/core/starter');
     let stopped = false;
     const edit = starterEdit(desk.session.design, offerOf(desk), asked, (done, of) => {
       stopped = !tell(done / Math.max(1, of));

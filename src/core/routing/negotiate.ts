@@ -146,15 +146,15 @@ class Negotiation {
       return [];
     }
     const patient = this.rounds < ROUNDS_A_RUN * this.tasks.length + ROUNDS_MORE;
-    if (patient && this.isHopeless(task, others)) {
-      this.hopeless.add(task.connection);
-      this.giveUp(task);
-      return [];
-    }
     const forced = patient
       ? routeSingle(this.system, task, this.fixed, waiting, others, this.history)
       : null;
     const crossed = forced ? others.filter((o) => tubesMeet(forced, o, this.tasks)) : [];
+    if (patient && !forced && this.isHopeless(task, others)) {
+      this.hopeless.add(task.connection);
+      this.giveUp(task);
+      return [];
+    }
     if (!forced || crossed.some((o) => this.mustStay(o))) {
       const last = this.hasty
         ? null

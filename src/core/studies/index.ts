@@ -37,5 +37,4 @@ export { familyChange, familyOf, PLAIN_FAMILY, type FamilyChange } from './famil
 export { beforeAfter, type BeforeAfter, type Outcome } from './beforeAfter';
 export { SPREAD_BESIDE } from './spreadBeside';
 export { uncertainty, type GapJudged, type Judged, type WholeUncertainty } from './uncertainty';
-export { starterEdit, type StarterAsked } from './starter';
 export { casesForHeat, roomOfCase, WATTS_A_SECTION, type CaseRoom } from './caseChoice';

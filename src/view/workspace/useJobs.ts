@@ -10,7 +10,8 @@ import type {
   BetterLayout,
   WhatFits,
 } from '@/core/studies';
-import type { PumpAsked, PumpChoice, StarterAsked, WholeUncertainty } from '@/core/studies';
+import type { PumpAsked, PumpChoice, WholeUncertainty } from '@/core/studies';
+import type { StarterAsked } from '@/core/starter';
 import type { Edit } from '@/core/design';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';
 import type { AirSensitivity, CoolingCurve, RatingCompared } from '@/core/thermal';

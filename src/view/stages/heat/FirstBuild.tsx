@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import Button from '@mui/material/Button';
-import type { StarterAsked } from '@/core/studies';
+import type { StarterAsked } from '@/core/starter';
 import { Progress, useOffer, usePartLists } from '@/view/shared';
 import { useEditor, useStarter } from '@/view/workspace';
 import { msg } from '@/core/messages';

@@ -1,6 +1,6 @@
 'use client';
 import type { CardPart, ProcessorPart } from '@/core/components';
-import type { StarterAsked } from '@/core/studies';
+import type { StarterAsked } from '@/core/starter';
 import { formatWatts } from '@/core/units';
 import { Pick, QuantityField, Segments, useOffer } from '@/view/shared';
 import { msg } from '@/core/messages';

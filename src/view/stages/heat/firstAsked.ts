@@ -1,6 +1,6 @@
 import type { Part } from '@/core/components';
 import { freeId } from '@/core/design';
-import type { StarterAsked } from '@/core/studies';
+import type { StarterAsked } from '@/core/starter';
 import { msg } from '@/core/messages';
 import { BY_WATTS, cardsOf, LATER, NONE, type Sources } from './SourceFields';
 

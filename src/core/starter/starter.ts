@@ -24,10 +24,7 @@ import { fittingFor, proposeLoop } from '../loops';
 import { compileSystem } from '../system';
 import { quietestSetting } from '../thermal';
 import { msg } from '../messages';
-import { WATTS_A_SECTION } from './caseChoice';
-import type { FitSet } from './fitSets';
-import { hangSetEdit } from './mountPart';
-import { whatFits } from './whatFits';
+import { hangSetEdit, WATTS_A_SECTION, whatFits, type FitSet } from '../studies';
 
 /** What the builder says of the machine that a first loop is made for. */
 export interface StarterAsked {

@@ -1,0 +1,1 @@
+export { starterEdit, type StarterAsked } from './starter';
