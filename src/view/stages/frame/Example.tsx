@@ -256,7 +256,8 @@ function log(): Drawn {
   };
 }
 
-const EXAMPLES: Readonly<Record<Exclude<StageId, 'brief'>, () => Drawn>> = {
+/** A stage without a drawing shows none; the requirements are never empty. */
+const EXAMPLES: Readonly<Partial<Record<StageId, () => Drawn>>> = {
   heat,
   case: inCase,
   cooling,
@@ -269,8 +270,10 @@ const EXAMPLES: Readonly<Record<Exclude<StageId, 'brief'>, () => Drawn>> = {
 };
 
 /** What a stage will show, drawn on an example, while it has nothing to show. */
-export function Example({ of }: { readonly of: keyof typeof EXAMPLES }) {
-  const { words, drawing } = EXAMPLES[of]();
+export function Example({ of }: { readonly of: StageId }) {
+  const drawn = EXAMPLES[of]?.();
+  if (!drawn) return null;
+  const { words, drawing } = drawn;
   return (
     <figure className={styles.example}>
       <svg viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={words}>

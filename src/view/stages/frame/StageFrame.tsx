@@ -102,7 +102,7 @@ export function EmptyStage({
   onAction,
   children,
 }: {
-  readonly stage: Exclude<StageId, 'brief'>;
+  readonly stage: StageId;
   readonly title: string;
   readonly text: string;
   readonly children?: ReactNode;
