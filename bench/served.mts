@@ -83,6 +83,13 @@ async function overHttp(): Promise<void> {
   );
 }
 
+/** A browser that draws without a graphics card. */
+const launchFlat = () =>
+  chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-sync'],
+  });
+
 interface Gesture {
   readonly name: string;
   readonly stage: string;
@@ -163,10 +170,7 @@ const press = (page: Page, keys: readonly [string, string], edits: number): Prom
   );
 
 async function toPaint(): Promise<void> {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-sync'],
-  });
+  const browser = await launchFlat();
   console.log(
     '\nfrom an edit to the next paint, Chromium without a graphics card, largest demo: median / 95th of a hundred (limit 25 / 60)',
   );
@@ -190,10 +194,7 @@ const OPENINGS = 7;
 
 /** From the address being asked for to the frame that shows the curves, the browser knowing nothing. */
 async function toCurves(): Promise<void> {
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--enable-unsafe-swiftshader', '--disable-sync'],
-  });
+  const browser = await launchFlat();
   const took: number[] = [];
   for (let i = 0; i <= OPENINGS; i += 1) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -10,7 +10,7 @@ const LIMITS: readonly (readonly [path: string, page_kB: number, all_kB: number]
   ['/', 220, 220],
   ['/new', 250, 250],
   ['/builds/dawn-chorus-desk/heat', 300, 495],
-  ['/builds/dawn-chorus-desk/cooling', 445, 635],
+  ['/builds/dawn-chorus-desk/cooling', 440, 635],
   ['/builds/dawn-chorus-desk/flow', 449, 645],
   ['/builds/dawn-chorus-desk/case?view=space', 540, 730],
   ['/builds/dawn-chorus-desk/runs?view=space', 550, 740],

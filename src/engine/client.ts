@@ -3,7 +3,7 @@ import type { PartLists } from '@/catalogue';
 import type { Design, Edit } from '@/core/design';
 import { Changes } from './changes';
 import type { EngineApi } from './engine.worker';
-import type { JobInput, JobName, JobResult } from './jobs';
+import type { JobInput, JobName, JobResult, OwnJob, QuickResults } from './jobs';
 import { serverAnswers, serverBack } from './serverBack';
 
 /** Jobs that a hand waits for go before those that merely offer something. */
@@ -16,7 +16,7 @@ export interface Running<J extends JobName> {
 }
 
 interface Waiting {
-  readonly job: JobName;
+  readonly job: OwnJob;
   readonly input: unknown;
   readonly tell: (share: number) => void;
   readonly settle: (result: unknown) => void;
@@ -33,7 +33,10 @@ interface Thread {
 }
 
 /** Jobs that another thread does at once: they wait for none of these. */
-export type QuickJobs = { readonly [J in 'curves']?: () => Promise<JobResult<J> | null> };
+export type QuickJobs = {
+  readonly [J in keyof QuickResults]: () => Promise<QuickResults[J] | null>;
+};
+const isQuick = (job: JobName): job is keyof QuickResults => job === 'curves';
 
 /** The thread itself is gone, or was never loaded. */
 class BrokenThread extends Error {}
@@ -54,8 +57,8 @@ export class Engine {
 
   constructor(
     design: Design,
-    partLists?: PartLists,
-    private readonly quick: QuickJobs = {},
+    partLists: PartLists,
+    private readonly quick: QuickJobs,
   ) {
     this.changes = new Changes(design, partLists);
   }
@@ -91,12 +94,15 @@ export class Engine {
     input: JobInput<J>,
     tell: (share: number) => void = () => undefined,
   ): Running<J> {
-    const quick = job === 'curves' ? this.quick.curves : undefined;
-    if (quick) return { result: quick() as Promise<JobResult<J> | null>, stop: () => undefined };
+    if (isQuick(job)) {
+      const result = this.quick[job]() as Promise<JobResult<J> | null>;
+      return { result, stop: () => undefined };
+    }
+    const own: OwnJob = job;
     let waiting: Waiting | null = null;
     const result = new Promise<JobResult<J> | null>((resolve, reject) => {
       waiting = {
-        job,
+        job: own,
         input,
         tell,
         settle: (value) => resolve(value as JobResult<J> | null),
@@ -106,7 +112,7 @@ export class Engine {
     });
     const asked = waiting as unknown as Waiting;
     this.queue.push(asked);
-    if (this.current && PATIENT.has(this.current.waiting.job) && !PATIENT.has(job))
+    if (this.current && PATIENT.has(this.current.waiting.job) && !PATIENT.has(own))
       this.interrupt();
     void this.next();
     return { result, stop: () => this.stop(asked) };

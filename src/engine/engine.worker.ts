@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Change } from './changes';
-import { runJob, type JobName } from './jobs';
+import { runJob, type OwnJob } from './jobs';
 import { Replica } from './replica';
 
 /** How often a running job says how far it is, ms. */
@@ -19,7 +19,7 @@ const api = {
    * The result, or null where the job was stopped: by its flag, which the page sets while it runs.
    */
   async run(
-    job: JobName,
+    job: OwnJob,
     input: unknown,
     flag: Int32Array | null,
     tell: (share: number) => void,

@@ -36,7 +36,6 @@ import { teePorts } from '@/core/loops';
 import {
   airSensitivity,
   compareRating,
-  coolingCurves,
   type AirSensitivity,
   type CoolingCurve,
   type RatingCompared,
@@ -215,11 +214,6 @@ export const JOBS = {
     );
   },
 
-  curves: ({ session }: Desk): readonly CoolingCurve[] => {
-    const { thermalModel, reports } = session.analysis();
-    return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
-  },
-
   /** Every pump offered, alone and in twos, in one loop. */
   pumps: (desk: Desk, loop: string, tell: Tell): readonly PumpChoice[] | null => {
     const { session } = desk;
@@ -293,16 +287,28 @@ export const JOBS = {
 } as const;
 
 export type ResolvedFixes = readonly (readonly [key: string, fixes: readonly Fix[]])[];
-export type JobName = keyof typeof JOBS;
-export type JobInput<J extends JobName> = (typeof JOBS)[J] extends () => unknown
+/** What the engine's own thread does. */
+export type OwnJob = keyof typeof JOBS;
+/** What the analyst does for it at once. */
+export interface QuickResults {
+  readonly curves: readonly CoolingCurve[];
+}
+export type JobName = OwnJob | keyof QuickResults;
+export type JobInput<J extends JobName> = J extends OwnJob ? OwnInput<J> : null;
+export type JobResult<J extends JobName> = J extends OwnJob
+  ? Exclude<Awaited<ReturnType<(typeof JOBS)[J]>>, null>
+  : J extends keyof QuickResults
+    ? QuickResults[J]
+    : never;
+
+type OwnInput<J extends OwnJob> = (typeof JOBS)[J] extends () => unknown
   ? null
   : Parameters<(typeof JOBS)[J]> extends [Desk, infer I, ...unknown[]]
     ? I
     : null;
-export type JobResult<J extends JobName> = Exclude<Awaited<ReturnType<(typeof JOBS)[J]>>, null>;
 
 /** Runs a job on a desk; some answer with a promise. */
-export function runJob(desk: Desk, job: JobName, input: unknown, tell: Tell): unknown {
+export function runJob(desk: Desk, job: OwnJob, input: unknown, tell: Tell): unknown {
   const work = JOBS[job] as (desk: Desk, input: unknown, tell: Tell) => unknown;
   return work(desk, input, tell);
 }

@@ -103,8 +103,7 @@ class Starter {
     const supplies = this.offered<SupplyPart>('supply')
       .filter((p) => p.rating_W >= this.heat_W() * SUPPLY_SPARE)
       .sort((a, b) => a.rating_W - b.rating_W);
-    const supply = supplies.find((s) => this.usualPlace(s) !== null) ?? supplies[0];
-    if (supply) this.add(supply, this.usualPlace(supply));
+    this.addFirst(supplies, [(s) => this.usualPlace(s)]);
   }
 
   /** For each processor and card the first block that is made for it. */
@@ -143,12 +142,12 @@ class Starter {
 
   /** A pump and a reservoir where they touch nothing. */
   addPlumbing(): void {
-    const [pump] = this.offered<PumpPart>('pump');
-    if (pump) this.addClear(pump);
-    const reservoirs = this.offered<ReservoirPart>('reservoir');
-    const usual = reservoirs.find((r) => this.usualPlace(r) !== null);
-    const fitting = usual ?? reservoirs.find((r) => this.freePlace(r) !== null) ?? reservoirs[0];
-    if (fitting) this.addClear(fitting);
+    const places = [
+      (p: ComponentPart) => this.usualPlace(p),
+      (p: ComponentPart) => this.freePlace(p),
+    ];
+    this.addFirst(this.offered<PumpPart>('pump').slice(0, 1), places);
+    this.addFirst(this.offered<ReservoirPart>('reservoir'), places);
   }
 
   connect(style: StarterAsked['tube']): void {
@@ -253,9 +252,18 @@ class Starter {
     return applyEdit(design, this.adding(part, usualIn(design, part))).design;
   }
 
-  /** A part where it runs into nothing, if there is such a place. */
-  private addClear(part: ComponentPart): void {
-    this.add(part, this.usualPlace(part) ?? this.freePlace(part));
+  /** The first part that has a place, by the first way of finding one that finds any; else the first. */
+  private addFirst(
+    parts: readonly ComponentPart[],
+    ways: readonly ((part: ComponentPart) => Placement | null)[],
+  ): void {
+    for (const way of ways)
+      for (const part of parts) {
+        const at = way(part);
+        if (at) return this.add(part, at);
+      }
+    const [first] = parts;
+    if (first) this.add(first);
   }
 
   /** The first usual place at which a part runs into nothing. */

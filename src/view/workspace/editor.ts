@@ -16,7 +16,13 @@ import {
   type PatchEdit,
   type PortRef,
 } from '@/core/design';
-import { createListener, isSameSpace, type Analysis, type Told } from '@/core/analysis';
+import {
+  createListener,
+  isInWordsNow,
+  isSameSpace,
+  type Analysis,
+  type Told,
+} from '@/core/analysis';
 import { analystInThread, Engine, jobKey, type Heard, type MakeAnalyst } from '@/engine';
 import type { CoolingCurve } from '@/core/thermal';
 import { sameSpace, type Routed } from '@/core/routing';
@@ -239,7 +245,8 @@ export function createEditor(
       }),
     );
     const engine = new Engine(design, partLists, { curves: () => analyst.curves() });
-    if (curves) engine.keep('curves', jobKey(versionOf(CURVES_READ, UNCHANGED), null), curves);
+    if (curves && isInWordsNow(told))
+      engine.keep('curves', jobKey(versionOf(CURVES_READ, UNCHANGED), null), curves);
     const saver = createSaver(
       {
         id,

@@ -30,11 +30,11 @@ function sideWords(frame: Frame | null, face: Up): string {
 export function AgainstFields({
   component,
   p,
-  place,
+  change,
 }: {
   readonly component: Component;
   readonly p: Against;
-  place(placement: Placement): void;
+  change(how: (now: Against) => Placement): void;
 }) {
   const design = useEditor((s) => s.design);
   const placed = useEditor((s) => s.analysis.system.placed);
@@ -46,13 +46,13 @@ export function AgainstFields({
         label={msg`Stands on`}
         value={p.component}
         options={hosts.map((h) => ({ value: h.id, label: h.name }))}
-        onPick={(host) => place({ ...p, component: host })}
+        onPick={(host) => change((now) => ({ ...now, component: host }))}
       />
       <Pick
         label={msg`On which side`}
         value={p.face}
         options={UPS.map((face) => ({ value: face, label: sideWords(frame, face) }))}
-        onPick={(face) => place({ ...p, face })}
+        onPick={(face) => change((now) => ({ ...now, face }))}
       />
       <div className={styles.slide}>
         {(
@@ -68,7 +68,7 @@ export function AgainstFields({
             quantity="length"
             min={-1000}
             max={1000}
-            onCommit={(v) => v !== null && place({ ...p, [key]: v })}
+            onCommit={(v) => v !== null && change((now) => ({ ...now, [key]: v }))}
           />
         ))}
       </div>

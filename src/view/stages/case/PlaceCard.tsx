@@ -24,7 +24,7 @@ import {
   Press,
   TextInput,
 } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorNow } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
 import { msg, worded, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
@@ -163,12 +163,20 @@ export function PlaceCard({ component }: { readonly component: Component }) {
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
   const system = useEditor((s) => s.analysis.system);
-  // Where the hand has it: one click more goes on from there, though the rest is not worked out yet.
-  const p = useEditor(
-    (s) => findComponent(s.latest, component.id)?.placement ?? component.placement,
-  );
+  const editorNow = useEditorNow();
+  const p = component.placement;
   const place = (placement: Placement, label = msg`move ${component.name}`, merge?: string): void =>
     commit(label, { do: 'component.place', component: component.id, placement }, merge);
+  /** A change of where it stands by what that is now: one click more goes on from the last. */
+  const change = <P extends Placement>(
+    shown: P,
+    how: (now: P) => Placement,
+    label?: string,
+    merge?: string,
+  ): void => {
+    const latest = findComponent(editorNow().latest, component.id)?.placement;
+    place(how(latest?.on === shown.on ? (latest as P) : shown), label, merge);
+  };
   const places = defaultPlacements(
     {
       ...design,
@@ -318,7 +326,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 quantity="length"
                 min={0}
                 max={Math.max(0, slack)}
-                onCommit={(v) => v !== null && place({ ...p, slide_mm: held(v, p.ports) })}
+                onCommit={(v) =>
+                  v !== null && change(p, (now) => ({ ...now, slide_mm: held(v, now.ports) }))
+                }
               />
               {[-5, -1, 1, 5].map((by) => (
                 <Press
@@ -326,13 +336,14 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   className={styles.nudge}
                   disabled={p.slide_mm + by < 0 || p.slide_mm + by > slack}
                   onClick={() =>
-                    place(
-                      {
-                        ...p,
+                    change(
+                      p,
+                      (now) => ({
+                        ...now,
                         slide_mm: mount.holes
-                          ? nudgedSlide(rangesFor(p.ports), p.slide_mm, by)
-                          : p.slide_mm + by,
-                      },
+                          ? nudgedSlide(rangesFor(now.ports), now.slide_mm, by)
+                          : Math.min(slack, Math.max(0, now.slide_mm + by)),
+                      }),
                       msg`slide ${component.name}`,
                       `slide-${component.id}`,
                     )
@@ -361,7 +372,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                   label: mount.along[1] !== 0 ? msg`ports down` : msg`ports to the rear`,
                 },
               ]}
-              onPick={(ports) => place({ ...p, ports, slide_mm: held(p.slide_mm, ports) })}
+              onPick={(ports) =>
+                change(p, (now) => ({ ...now, ports, slide_mm: held(now.slide_mm, ports) }))
+              }
             />
           </>
         )}
@@ -373,7 +386,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               { value: 'in', label: msg`intake` },
               { value: 'out', label: msg`exhaust` },
             ]}
-            onPick={(air) => place({ ...p, air })}
+            onPick={(air) => change(p, (now) => ({ ...now, air }))}
           />
         )}
         {p.on === 'free' && (
@@ -388,14 +401,17 @@ export function PlaceCard({ component }: { readonly component: Component }) {
                 max={2000}
                 onCommit={(v) =>
                   v !== null &&
-                  place({ ...p, at: p.at.map((a, k) => (k === i ? v : a)) as unknown as Vec })
+                  change(p, (now) => ({
+                    ...now,
+                    at: now.at.map((a, k) => (k === i ? v : a)) as unknown as Vec,
+                  }))
                 }
               />
             ))}
           </div>
         )}
         {p.on === 'free' && heldBy(component) !== 'weight' && (
-          <TiltFields tilt={p.tilt} onTilt={(tilt) => place(withTilt(p, tilt))} />
+          <TiltFields tilt={p.tilt} onTilt={(tilt) => change(p, (now) => withTilt(now, tilt))} />
         )}
         {p.on === 'free' && (
           <Segments
@@ -411,7 +427,9 @@ export function PlaceCard({ component }: { readonly component: Component }) {
             }
           />
         )}
-        {p.on === 'against' && <AgainstFields component={component} p={p} place={place} />}
+        {p.on === 'against' && (
+          <AgainstFields component={component} p={p} change={(how) => change(p, how)} />
+        )}
         {p.on === 'riser' && (
           <Segments
             label={msg`Its cooler faces`}
@@ -420,11 +438,15 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               { value: 'glass', label: msg`the glass` },
               { value: 'back', label: msg`away from the glass` },
             ]}
-            onPick={(faces) => place({ ...p, faces })}
+            onPick={(faces) => change(p, (now) => ({ ...now, faces }))}
           />
         )}
         {(p.on === 'free' || p.on === 'spot' || p.on === 'bay' || p.on === 'against') && (
-          <Attitude turn={p.turn ?? 0} up={p.up ?? '+y'} onTurn={(by) => place({ ...p, ...by })} />
+          <Attitude
+            turn={p.turn ?? 0}
+            up={p.up ?? '+y'}
+            onTurn={(by) => change(p, (now) => ({ ...now, ...by }))}
+          />
         )}
         {p.on === 'radiator' && (
           <Segments
@@ -435,7 +457,7 @@ export function PlaceCard({ component }: { readonly component: Component }) {
               { value: 'interior', label: msg`inside` },
               { value: 'outside', label: msg`outside the panel` },
             ]}
-            onPick={(face) => place({ ...p, face })}
+            onPick={(face) => change(p, (now) => ({ ...now, face }))}
           />
         )}
         {component.part.kind === 'fan' && <FanPieces component={component} />}
