@@ -16,7 +16,7 @@ export interface Job<R> {
 }
 
 /** Waits this long for the hand to rest before asking again, ms. */
-const REST_MS = 120;
+const REST_MS = 250;
 
 /** What tells one asking of a job from another. */
 export const jobKey = (version: string, input: unknown): string =>

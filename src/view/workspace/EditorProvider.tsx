@@ -1,8 +1,8 @@
 'use client';
 import {
   createContext,
+  startTransition,
   useContext,
-  useDeferredValue,
   useEffect,
   useState,
   type ReactNode,
@@ -125,21 +125,35 @@ function useLeaving(editor: Editor): void {
 }
 
 export function useEditor<T>(select: (state: EditorState) => T): T {
-  const editor = useContext(Context);
-  if (!editor) throw new Error('useEditor outside an EditorProvider');
-  return useStore(editor, select);
+  return useStore(useOpenEditor(), select);
 }
 
-/** The same for what stands beside the picture under the hand: that is drawn first. */
-export const useEditorLater = <T,>(select: (state: EditorState) => T): T =>
-  useDeferredValue(useEditor(select));
+/**
+ * The same for what stands beside the picture under the hand: that is drawn first, this once it is
+ * drawn, and not at all in between. What is selected depends on the state alone.
+ */
+export function useEditorLater<T>(select: (state: EditorState) => T): T {
+  const editor = useOpenEditor();
+  const [how] = useState(() => select);
+  const [value, setValue] = useState(() => how(editor.getState()));
+  useEffect(() => {
+    const look = (): void => startTransition(() => setValue(() => how(editor.getState())));
+    look();
+    return editor.subscribe(look);
+  }, [editor, how]);
+  return value;
+}
 
 /**
  * The editor's state at the moment of asking: for a key that is held down, whose next stroke may
  * come before the page has drawn what the last one did.
  */
 export function useEditorNow(): () => EditorState {
+  return useOpenEditor().getState;
+}
+
+function useOpenEditor(): Editor {
   const editor = useContext(Context);
-  if (!editor) throw new Error('useEditorNow needs an EditorProvider');
-  return editor.getState;
+  if (!editor) throw new Error('an editor is used outside its EditorProvider');
+  return editor;
 }

@@ -5,8 +5,7 @@ import dynamic from 'next/dynamic';
 
 import { ThemeSwitch, Press, TextInput, UnitsSwitch, rich } from '@/view/shared';
 import { counted, msg } from '@/core/messages';
-import type { Finding } from '@/core/checks';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorLater } from './EditorProvider';
 import { NextStep } from './NextStep';
 import { saveWords } from './saveWords';
 import { later } from '@/view/shared/later';
@@ -18,8 +17,6 @@ const ExportDialog = dynamic(() =>
 
 export function TopBar() {
   const name = useEditor((s) => s.design.name);
-  const notes = useEditor((s) => s.analysis.findings.filter(isNote).length);
-  const count = useEditor((s) => s.analysis.findings.length) - notes;
   const open = useEditor((s) => s.open);
   const setSearch = useEditor((s) => s.setSearch);
   const commit = useEditor((s) => s.commit);
@@ -39,7 +36,7 @@ export function TopBar() {
       <UnitsSwitch className={styles.units} />
       <Steps />
       <Press className={styles.tool} onClick={() => open('findings')} title={msg`All findings (F)`}>
-        {findingWords(count, notes)}
+        <FindingCount />
       </Press>
       <Press className={styles.tool} onClick={() => setSearch(true)}>
         {rich`Find a command ${(<kbd className={styles.key}>{msg`Ctrl K`}</kbd>)}`}
@@ -61,14 +58,12 @@ export function TopBar() {
   );
 }
 
-const isNote = (f: Finding): boolean => f.severity === 'note';
-
 /** Whether all is saved; opens the history. */
 function SaveState() {
-  const revision = useEditor((s) => s.revision);
-  const save = useEditor((s) => s.save);
-  const saveMessage = useEditor((s) => s.saveMessage);
-  const kept = useEditor((s) => s.kept);
+  const revision = useEditorLater((s) => s.revision);
+  const save = useEditorLater((s) => s.save);
+  const saveMessage = useEditorLater((s) => s.saveMessage);
+  const kept = useEditorLater((s) => s.kept);
   const open = useEditor((s) => s.open);
   return (
     <span
@@ -85,8 +80,8 @@ function SaveState() {
 
 /** One step back and one on. */
 function Steps() {
-  const past = useEditor((s) => s.past);
-  const future = useEditor((s) => s.future);
+  const past = useEditorLater((s) => s.past);
+  const future = useEditorLater((s) => s.future);
   const undo = useEditor((s) => s.undo);
   const redo = useEditor((s) => s.redo);
   return (
@@ -118,7 +113,10 @@ function Steps() {
 }
 
 /** Findings and notes told apart; nothing is said to be absent that is there. */
-function findingWords(count: number, notes: number): string {
+function FindingCount(): string {
+  const findings = useEditorLater((s) => s.analysis.findings);
+  const notes = findings.filter((f) => f.severity === 'note').length;
+  const count = findings.length - notes;
   if (count === 0 && notes === 0) return msg`No findings`;
   const parts = [
     count > 0 ? msg`${counted(count, '# finding', '# findings')}` : '',

@@ -46,8 +46,8 @@ function WhenAsked({ asked, children }: { readonly asked: boolean; readonly chil
   return was && children;
 }
 
-/** The picked part and the stage, in the address and on the tab. */
-function usePlaceInAddress(): void {
+/** The picked part and the stage, in the address and on the tab; it draws nothing. */
+function PlaceInAddress(): null {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
   const name = useEditor((s) => s.design.name);
@@ -64,10 +64,11 @@ function usePlaceInAddress(): void {
   useEffect(() => {
     document.title = [stage, name, 'Zephyron'].filter(Boolean).join(' · ');
   }, [stage, name]);
+  return null;
 }
 
-/** The address asks for the guided tour: it is begun once the page answers. */
-function useTourAsked(): void {
+/** The address asks for the guided tour: it is begun once the page answers. It draws nothing. */
+function TourAsked(): null {
   const id = useEditor((s) => s.id);
   const findings = useEditor((s) => s.analysis.findings);
   const start = useTour((s) => s.start);
@@ -80,6 +81,7 @@ function useTourAsked(): void {
     window.history.replaceState(null, '', `${address.pathname}${address.search}`);
     start(id, findings);
   }, [id, findings, start]);
+  return null;
 }
 const TOUR = 'tour';
 
@@ -87,8 +89,6 @@ const TOUR = 'tour';
 export function Workspace({ children }: { readonly children: ReactNode }) {
   useKeys();
   useFrameKept();
-  usePlaceInAddress();
-  useTourAsked();
   const path = usePathname();
   const rail =
     useFrame((s) => s.rail) ??
@@ -115,6 +115,8 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
       <a href="#stage" className={styles.skip}>
         {msg`Skip to the stage`}
       </a>
+      <PlaceInAddress />
+      <TourAsked />
       <AutoRoute />
       <Announcer />
       <TopBar />

@@ -4,23 +4,23 @@ import { drawRun, putIntoRun, runAt } from '@/core/loops';
 import { isWet, type InlinePart } from '@/core/components';
 import { msg } from '@/core/messages';
 import type { Drawing } from './editor';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorNow } from './EditorProvider';
 
 const EMPTY: Drawing = { from: null, to: null, why: null };
 
 /** Drawing a run from port to port: in the drawings, in the loop diagram, or by name. */
 export function useDrawRun() {
-  const design = useEditor((s) => s.design);
+  const editorNow = useEditorNow();
   const drawing = useEditor((s) => s.drawing);
   const setDrawing = useEditor((s) => s.setDrawing);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const nameOf = (ref: PortRef): string => componentName(design, ref.component);
+  const nameOf = (ref: PortRef): string => componentName(editorNow().latest, ref.component);
 
   const set = (ends: Partial<Pick<Drawing, 'from' | 'to'>>): void =>
     setDrawing({ ...(drawing ?? EMPTY), ...ends, why: null });
   const draw = (from: PortRef, to: PortRef): void => {
-    const drawn = drawRun(design, from, to);
+    const drawn = drawRun(editorNow().latest, from, to);
     if ('why' in drawn) {
       setDrawing({ from, to, why: drawn.why });
       return;
@@ -38,6 +38,7 @@ export function useDrawRun() {
   };
   /** A part that is clicked stands for its first port that no run holds. */
   const takePart = (component: string): void => {
+    const design = editorNow().latest;
     const part = findComponent(design, component)?.part;
     if (!part || !isWet(part)) return;
     const unwanted = drawing?.from === null ? 'in' : 'out';
@@ -52,6 +53,7 @@ export function useDrawRun() {
   };
   /** A tee into the run that holds a port; the run being drawn goes on from its side. */
   const teeInto = (ref: PortRef, tee: InlinePart): void => {
+    const design = editorNow().latest;
     const held = runAt(design, ref);
     const put = held && putIntoRun(design, held.loop.id, held.connection.id, tee, msg`Tee`);
     const [side] = put?.free ?? [];

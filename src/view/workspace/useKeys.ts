@@ -1,6 +1,6 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorNow } from './EditorProvider';
 import { goToStage } from './goToStage';
 import { isLoopOpen, useFrame } from './frame';
 import { STAGES } from './stages';
@@ -18,8 +18,9 @@ export function useKeys(): void {
   const setSearch = useEditor((s) => s.setSearch);
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
-  const analysis = useEditor((s) => s.analysis);
+  const editorNow = useEditorNow();
   const enabled = useFrame((s) => s.areKeysOn);
+  const loops = () => editorNow().analysis.system.loops;
   useHotkeys(
     STAGES.map((s) => s.digit),
     (e) => {
@@ -40,18 +41,18 @@ export function useKeys(): void {
     'l',
     () => {
       const { loop, set } = useFrame.getState();
-      const isOpen = isLoopOpen(loop, window.location.pathname, analysis.system.loops.length);
+      const isOpen = isLoopOpen(loop, window.location.pathname, loops().length);
       set({ loop: isOpen ? 'ribbon' : 'open' });
     },
     { enabled },
-    [analysis],
+    [editorNow],
   );
   useHotkeys('mod+k', () => setSearch(true), { preventDefault: true, enableOnFormTags: true });
   useHotkeys('mod+z', undo, { preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });
   useHotkeys('escape', () => pick(null));
   const step = (by: number): void => {
-    const stations = analysis.system.loops.flatMap((g) => g.stations);
+    const stations = loops().flatMap((g) => g.stations);
     if (stations.length === 0) return;
     const i = picked ? stations.indexOf(picked) : -1;
     const nextIndex = () => {
@@ -63,6 +64,6 @@ export function useKeys(): void {
     };
     pick(stations[nextIndex()] ?? null);
   };
-  useHotkeys('[', () => step(-1), { useKey: true, enabled }, [analysis, picked]);
-  useHotkeys(']', () => step(1), { useKey: true, enabled }, [analysis, picked]);
+  useHotkeys('[', () => step(-1), { useKey: true, enabled }, [editorNow, picked]);
+  useHotkeys(']', () => step(1), { useKey: true, enabled }, [editorNow, picked]);
 }

@@ -3,7 +3,7 @@ import { carriersOf } from '@/core/checks';
 import { UPS, type Component, type Placement, type Up } from '@/core/design';
 import { directionIn, type Frame, type Vec } from '@/core/geometry';
 import { Pick, QuantityField } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditorLater } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import styles from './CaseStage.module.css';
 
@@ -36,8 +36,8 @@ export function AgainstFields({
   readonly p: Against;
   change(how: (now: Against) => Placement): void;
 }) {
-  const design = useEditor((s) => s.design);
-  const placed = useEditor((s) => s.analysis.system.placed);
+  const design = useEditorLater((s) => s.design);
+  const placed = useEditorLater((s) => s.analysis.system.placed);
   const hosts = carriersOf(design, component);
   const frame = placed.get(p.component)?.frame ?? null;
   return (

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Press } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
@@ -16,7 +16,7 @@ const BracketPlate = dynamic(() =>
 /**
  * A plate between a place's holes and a part's foot: drawn as asked, to print at full size or cut.
  */
-export function BracketMaker() {
+export const BracketMaker = memo(function BracketMaker() {
   const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
   return (
@@ -31,4 +31,4 @@ export function BracketMaker() {
       {open && <BracketPlate key={picked ?? ''} />}
     </Section>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
-import { useDeferredValue, useState, type KeyboardEvent } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatNumber, formatSize } from '@/core/units';
@@ -38,7 +38,7 @@ const Elevation = dynamic(() =>
   later(() => import('../elevation/Elevation').then((m) => m.Elevation)),
 );
 const ChooseCase = dynamic(() => later(() => import('./ChooseCase').then((m) => m.ChooseCase)));
-const PlaceCard = dynamic(() => later(() => import('./PlaceCard').then((m) => m.PlaceCard)));
+const PickedCard = dynamic(() => later(() => import('./PlaceCard').then((m) => m.PickedCard)));
 const WhatFitsView = dynamic(() =>
   later(() => import('./WhatFitsView').then((m) => m.WhatFitsView)),
 );
@@ -98,9 +98,6 @@ export function CaseStage() {
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOfferSoon('case');
-  // The tables follow in the frame after the drawing.
-  const gaps = useDeferredValue(held.gaps),
-    mountDepths = useDeferredValue(held.mountDepths);
   const fit = { ...analysis.reports.clearance, gaps: held.gaps, mountDepths: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
@@ -179,12 +176,9 @@ export function CaseStage() {
   const side = (
     <>
       {component ? (
-        <PlaceCard
-          component={
-            held.at?.component === component.id
-              ? { ...component, placement: held.at.placement }
-              : component
-          }
+        <PickedCard
+          picked={component.id}
+          at={held.at?.component === component.id ? held.at.placement : null}
         />
       ) : (
         <Section title={msg`The case`}>
@@ -239,9 +233,9 @@ export function CaseStage() {
           ))}
         </Section>
       )}
-      <MountDepths depths={mountDepths} />
-      <GapTable gaps={gaps} picked={picked} />
-      <PartsFit gaps={gaps} />
+      <MountDepths depths={held.mountDepths} />
+      <GapTable gaps={held.gaps} picked={picked} />
+      <PartsFit gaps={held.gaps} />
       <PortRoom />
       <PowerTable />
       <BracketMaker />

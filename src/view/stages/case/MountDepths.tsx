@@ -3,7 +3,7 @@ import { Press } from '@/view/shared';
 import { memo } from 'react';
 import type { MountDepth } from '@/core/clearance';
 import { formatMeasure } from '@/core/units';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -14,7 +14,7 @@ export const MountDepths = memo(function MountDepths({
 }: {
   readonly depths: readonly MountDepth[];
 }) {
-  const box = useEditor((s) => s.design.case);
+  const box = useEditorLater((s) => s.design.case);
   const open = useEditor((s) => s.open);
   return (
     <Section

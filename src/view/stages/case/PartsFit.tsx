@@ -4,19 +4,23 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { ClearanceReport } from '@/core/clearance';
 import { formatMillimetres } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
 /** Every part with what its fit says: the drawing in words. */
-export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
-  const components = useEditor((s) => s.design.components);
-  const clearance = useEditor((s) => s.analysis.reports.clearance);
+export const PartsFit = memo(function PartsFit({
+  gaps,
+}: {
+  readonly gaps: ClearanceReport['gaps'];
+}) {
+  const components = useEditorLater((s) => s.design.components);
+  const clearance = useEditorLater((s) => s.analysis.reports.clearance);
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
@@ -85,4 +89,4 @@ export function PartsFit({ gaps }: { readonly gaps: ClearanceReport['gaps'] }) {
       )}
     </Section>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { CATALOGUE } from '@/catalogue';
 import {
   findComponent,
@@ -24,7 +25,7 @@ import {
   Press,
   TextInput,
 } from '@/view/shared';
-import { useEditor, useEditorNow } from '@/view/workspace';
+import { useEditor, useEditorLater, useEditorNow } from '@/view/workspace';
 import { partFigures } from '@/view/catalogue/figures';
 import { msg, worded, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
@@ -157,12 +158,25 @@ const samePlace = (a: Placement, b: Placement): boolean =>
     (a.on === 'cage' && b.on === 'cage' && a.cage === b.cage && a.place === b.place) ||
     ['tray', 'board', 'bay', 'riser', 'line', 'unplaced'].includes(a.on));
 
+/** The card of a part, which may be in the hand: then it tells where it is held. */
+export const PickedCard = memo(function PickedCard({
+  picked,
+  at,
+}: {
+  readonly picked: string;
+  readonly at: Placement | null;
+}) {
+  const component = useEditorLater((s) => s.design.components).find(({ id }) => id === picked);
+  if (!component) return null;
+  return <PlaceCard component={at ? { ...component, placement: at } : component} />;
+});
+
 /** The picked part: what it is, where it goes, how it is turned. */
 export function PlaceCard({ component }: { readonly component: Component }) {
-  const design = useEditor((s) => s.design);
+  const design = useEditorLater((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
-  const system = useEditor((s) => s.analysis.system);
+  const system = useEditorLater((s) => s.analysis.system);
   const editorNow = useEditorNow();
   const p = component.placement;
   const place = (placement: Placement, label = msg`move ${component.name}`, merge?: string): void =>

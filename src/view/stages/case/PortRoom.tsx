@@ -4,11 +4,11 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { HAND_MM, type PortFit } from '@/core/clearance';
 import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { counted, msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -22,8 +22,8 @@ const clashWords = ({ fitting, with: other, besidePort }: PortFit): string =>
 const VERDICT = { clash: 'fails', marginal: 'marginal', clear: 'ok' } as const;
 
 /** Fittings and caps in their ports, and the room a hand has to tighten them. Told when opened. */
-export function PortRoom() {
-  const clearance = useEditor((s) => s.analysis.reports.clearance);
+export const PortRoom = memo(function PortRoom() {
+  const clearance = useEditorLater((s) => s.analysis.reports.clearance);
   const pick = useEditor((s) => s.pick);
   const picked = useEditor((s) => s.picked);
   const [open, setOpen] = useState(false);
@@ -92,4 +92,4 @@ export function PortRoom() {
       )}
     </Section>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -8,7 +9,7 @@ import { componentName } from '@/core/design';
 import { supplyLoad, supplyVerdict } from '@/core/thermal';
 import { formatMeasure, formatNumber, formatWatts } from '@/core/units';
 import { Mark, Press } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditor, useEditorLater } from '@/view/workspace';
 import { counted, msg, worded, noted, sentences } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
@@ -23,9 +24,9 @@ const PLUGS = worded(
 );
 
 /** Which header feeds which fans and pumps, by what lead, with the current against the limit. */
-export function PowerTable() {
-  const design = useEditor((s) => s.design);
-  const analysis = useEditor((s) => s.analysis);
+export const PowerTable = memo(function PowerTable() {
+  const design = useEditorLater((s) => s.design);
+  const analysis = useEditorLater((s) => s.analysis);
   const pick = useEditor((s) => s.pick);
   const { wiring: power } = analysis.reports;
   const plugs = (Object.keys(PLUGS) as (keyof typeof PLUGS)[])
@@ -135,4 +136,4 @@ export function PowerTable() {
       </p>
     </Section>
   );
-}
+});

@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -7,15 +8,15 @@ import TableRow from '@mui/material/TableRow';
 import { findComponent } from '@/core/design';
 import { formatNumber } from '@/core/units';
 import { Mark } from '@/view/shared';
-import { useEditor } from '@/view/workspace';
+import { useEditorLater } from '@/view/workspace';
 import { msg, noted } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CaseStage.module.css';
 
 /** The screws through fans and case into each radiator: the window of lengths, and what is taken. */
-export function ScrewTable() {
-  const design = useEditor((s) => s.design);
-  const screws = useEditor((s) => s.analysis.reports.screws);
+export const ScrewTable = memo(function ScrewTable() {
+  const design = useEditorLater((s) => s.design);
+  const screws = useEditorLater((s) => s.analysis.reports.screws);
   if (screws.length === 0) return null;
   return (
     <Section title={msg`Screws`}>
@@ -70,4 +71,4 @@ export function ScrewTable() {
       </p>
     </Section>
   );
-}
+});

@@ -5,10 +5,10 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Press, TextInput } from '@/view/shared';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { freeId, type Design, type SpeedProfile } from '@/core/design';
 import { formatKelvin, formatNumber } from '@/core/units';
-import { useEditor, useSpeedsJudged } from '@/view/workspace';
+import { useEditor, useEditorLater, useSpeedsJudged } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
 import { Section } from '../frame/StageFrame';
 import styles from './CoolingStage.module.css';
@@ -26,8 +26,8 @@ const speedsNow = ({ components }: Design): SpeedProfile['speeds_rpm'] =>
   );
 
 /** Speeds of all fans and pumps kept by a name, each with what it comes to. */
-export function SpeedProfiles() {
-  const design = useEditor((s) => s.design);
+export const SpeedProfiles = memo(function SpeedProfiles() {
+  const design = useEditorLater((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const kept = design.choices.speeds ?? {};
   const [name, setName] = useState('');
@@ -115,4 +115,4 @@ export function SpeedProfiles() {
       </p>
     </Section>
   );
-}
+});
