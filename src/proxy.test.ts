@@ -100,6 +100,13 @@ describe('who may talk to the app', () => {
     expect(at('/api/builds', 'text/html').status).toBe(401);
   });
 
+  test('what goes on says which page was asked for', () => {
+    const page = 'http://127.0.0.1:4310/builds/fenland-flood-tower/cooling?view=answer';
+    const headers = { host: '127.0.0.1:4310', 'x-path': '/made/up' };
+    const on = proxy(new NextRequest(page, { headers })).headers;
+    expect(on.get('x-middleware-request-x-path')).toBe('/builds/fenland-flood-tower/cooling');
+  });
+
   test('what goes on bears a policy whose number is new each time, and no inline scripts', () => {
     const policy = (): string =>
       proxy(

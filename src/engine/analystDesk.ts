@@ -1,6 +1,6 @@
 import { offered } from '@/catalogue';
 import { tell, tellChanges, type OpenAnalysis, type Telling } from '@/core/analysis';
-import { coolingCurves, type CoolingCurve } from '@/core/thermal';
+import type { CoolingCurve } from '@/core/thermal';
 import type { Change } from './changes';
 import { Replica } from './replica';
 
@@ -26,9 +26,6 @@ export class AnalystDesk {
   /** Rise against noise of what it last heard of; null without a design. */
   async curves(): Promise<readonly CoolingCurve[] | null> {
     await this.heard;
-    const { session } = this.replica;
-    if (!session) return null;
-    const { thermalModel, reports } = session.analysis();
-    return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
+    return this.replica.session?.curves() ?? null;
   }
 }

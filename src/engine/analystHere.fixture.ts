@@ -1,6 +1,5 @@
 import { offered } from '@/catalogue';
 import { createSession, tell } from '@/core/analysis';
-import { coolingCurves } from '@/core/thermal';
 import type { MakeAnalyst } from './analyst';
 
 /** When an analyst for tests may speak. */
@@ -24,10 +23,7 @@ const analystBy =
         session.offer(offered(lists));
         timing(answer);
       },
-      curves: async () => {
-        const { thermalModel, reports } = session.analysis();
-        return coolingCurves(thermalModel, reports.flow, session.design.brief.loadCase);
-      },
+      curves: async () => session.curves(),
       wake: () => undefined,
       close: () => undefined,
     };

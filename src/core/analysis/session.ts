@@ -1,5 +1,6 @@
 import { applyEdit, type Design, type Edit } from '../design';
 import type { Part } from '../components';
+import { coolingCurves, type CoolingCurve } from '../thermal';
 import { createSelectors } from './selectors';
 import type { OpenAnalysis } from './types';
 
@@ -14,6 +15,8 @@ export interface Session {
   offer(parts: readonly Part[]): void;
   /** Everything there is to say of the design; only what the last edits touched is worked out. */
   analysis(): OpenAnalysis;
+  /** Rise against noise of each load case at every fan speed; worked out once for an analysis. */
+  curves(): readonly CoolingCurve[];
 }
 
 const NO_PARTS: readonly Part[] = [];
@@ -21,6 +24,8 @@ const NO_PARTS: readonly Part[] = [];
 export function createSession(design: Design, offer: readonly Part[] = NO_PARTS): Session {
   const selectors = createSelectors();
   let asked = { design, offer };
+  const known = new WeakMap<OpenAnalysis, readonly CoolingCurve[]>();
+  const analysis = (): OpenAnalysis => selectors.analysis(asked);
   return {
     get design() {
       return asked.design;
@@ -36,9 +41,18 @@ export function createSession(design: Design, offer: readonly Part[] = NO_PARTS)
     offer: (parts) => {
       asked = { ...asked, offer: parts };
     },
-    analysis: () => selectors.analysis(asked),
+    analysis,
+    curves: () => {
+      const now = analysis();
+      const curves = known.get(now) ?? curvesOf(now, asked.design);
+      known.set(now, curves);
+      return curves;
+    },
   };
 }
+
+const curvesOf = ({ thermalModel, reports }: OpenAnalysis, { brief }: Design) =>
+  coolingCurves(thermalModel, reports.flow, brief.loadCase);
 
 /**
  * Everything there is to say of a design, from nothing. Pure; works on any valid design, however

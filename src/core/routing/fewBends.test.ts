@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
 import type { Design } from '../design';
 import { compileSystem } from '../system';
-import type { Vec } from '../geometry';
+import { add, dot, norm, scale, sub, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeFewBends } from './fewBends';
 import { pathLength, roundedPath } from './path';
@@ -219,6 +219,22 @@ describe('a tube and itself', () => {
   });
 });
 
+/** Along the axes of the case, and at 45° to each, eight ways round. */
+const AXES: readonly Vec[] = [0, 1, 2].flatMap((i) =>
+  [1, -1].map((sign): Vec => [i === 0 ? sign : 0, i === 1 ? sign : 0, i === 2 ? sign : 0]),
+);
+const WAYS: readonly Vec[] = AXES.flatMap((axis) => {
+  const [p, q] = AXES.filter((a) => dot(a, axis) === 0 && a.some((x) => x > 0)) as [Vec, Vec];
+  const round = [0, 1, 2, 3, 4, 5, 6, 7].map((k) => (k * Math.PI) / 4);
+  return [
+    axis,
+    ...round.map((t) =>
+      scale(add(axis, add(scale(p, Math.cos(t)), scale(q, Math.sin(t)))), Math.SQRT1_2),
+    ),
+  ];
+});
+const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-9;
+
 describe('tidiness', () => {
   const tower = demoDesign('fenland-flood-tower') as Design;
   const system = compileSystem(tower);
@@ -244,6 +260,75 @@ describe('tidiness', () => {
       expect(r.score).toBeGreaterThan(0);
       expect(r.score).toBeLessThanOrEqual(1);
     }
+  });
+
+  /** A run through these corners, as the tower's first hard run is bent. */
+  const bent = (corners: readonly Vec[]): (typeof routes)[number] => {
+    const hard = routes.find((r) => tidy.runs.some((t) => t.hard && t.connection === r.connection));
+    const first = sub(corners[1] as Vec, corners[0] as Vec),
+      last = sub(corners.at(-2) as Vec, corners.at(-1) as Vec);
+    const end = (mouth: Vec, way: Vec) => ({ mouth, direction: scale(way, 1 / norm(way)) });
+    return {
+      ...(hard as (typeof routes)[number]),
+      corners,
+      radius_mm: 30,
+      path: roundedPath(corners, 30),
+      from: { ...hard?.from, ...end(corners[0] as Vec, first) },
+      to: { ...hard?.to, ...end(corners.at(-1) as Vec, last) },
+    } as (typeof routes)[number];
+  };
+  const boundOf = (corners: readonly Vec[]) =>
+    tidinessOf(system, [bent(corners)], 0).runs[0] as (typeof tidy.runs)[number];
+
+  test('the bound of a sidestep in any plane is the sidestep, less what four bends of 45° spare', () => {
+    const { length_mm, leastLength_mm } = boundOf([
+      [0, 0, 0],
+      [100, 0, 0],
+      [150, 40, 30],
+      [300, 40, 30],
+    ]);
+    // Legs 100 + 50 √2 + 150; each bend of 45° spares R (2 tan 22.5° − π/4).
+    const spared = 30 * (2 * Math.tan(Math.PI / 8) - Math.PI / 4);
+    expect(length_mm).toBeCloseTo(250 + 50 * Math.SQRT2 - 2 * spared, 6);
+    expect(leastLength_mm).toBeCloseTo(length_mm - 2 * spared, 6);
+  });
+
+  test('round a corner two bends of 45° are the least, but for what such bends spare', () => {
+    const round = boundOf([
+      [0, 0, 0],
+      [25, 0, 0],
+      [300, 275, 0],
+      [300, 300, 0],
+    ]);
+    expect(round.leastLength_mm / round.length_mm).toBeGreaterThan(0.97);
+    const square = boundOf([
+      [0, 0, 0],
+      [300, 0, 0],
+      [300, 300, 0],
+    ]);
+    expect(square.leastLength_mm).toBeCloseTo(round.leastLength_mm, 6);
+    expect(square.length_mm / square.leastLength_mm).toBeGreaterThan(1.15);
+  });
+
+  test('no tube of one to four bends of 45° and 90°, whichever way, is shorter than its bound', () => {
+    const step = fc.record({ way: fc.nat(), leg_mm: fc.integer({ min: 80, max: 280 }) });
+    fc.assert(
+      fc.property(fc.array(step, { minLength: 2, maxLength: 5 }), (steps) => {
+        const corners: Vec[] = [[0, 0, 0]];
+        let way: Vec = [1, 0, 0];
+        steps.forEach((s, i) => {
+          const isEnd = i === steps.length - 1;
+          const ways = isEnd ? AXES : WAYS;
+          const on = ways.filter((w) => [0, Math.SQRT1_2].some((c) => near(dot(w, way), c)));
+          if (i > 0) way = on[s.way % on.length] ?? way;
+          corners.push(add(corners.at(-1) as Vec, scale(way, s.leg_mm)));
+        });
+        fc.pre(AXES.some((a) => near(dot(a, way), 1)));
+        const { length_mm, leastLength_mm } = boundOf(corners);
+        expect(leastLength_mm).toBeLessThanOrEqual(length_mm + 1e-6);
+      }),
+      { numRuns: 300 },
+    );
   });
 
   test('soft tube turns at most 1.3 times what its ends ask for, and nowhere a full turn', () => {

@@ -6,7 +6,6 @@ import {
   publish,
   shared,
   tell,
-  type Analysis,
   type Evaluation,
   type Session,
   type StageState,
@@ -23,7 +22,7 @@ import {
   type ValidationIssue,
 } from '@/core/validation';
 import { drawingOf, type Part } from '@/core/components';
-import { coolingCurves, type CoolingCurve } from '@/core/thermal';
+import type { CoolingCurve } from '@/core/thermal';
 import { rerouteEdit } from '@/core/routing';
 import { backupFromZip, backupToZip, designToText, listToCsv, slug } from '@/format';
 import { proofRows } from '@/proof';
@@ -103,17 +102,6 @@ function sessionOn(design: Design, asked: PartLists): Session {
   return session;
 }
 
-/** Curves of analyses that this thread still has. */
-const curvesKnown = new WeakMap<Analysis, readonly CoolingCurve[]>();
-
-function curvesOf(analysis: Analysis, { brief }: Design): readonly CoolingCurve[] {
-  const { thermalModel, reports } = analysis;
-  const curves =
-    curvesKnown.get(analysis) ?? coolingCurves(thermalModel, reports.flow, brief.loadCase);
-  curvesKnown.set(analysis, curves);
-  return curves;
-}
-
 function evaluateNext(design: Design, partLists: PartLists, fixes: boolean): Evaluation {
   const session = sessionOn(design, partLists);
   return publish(session.design, session.analysis(), fixes);
@@ -173,8 +161,8 @@ export const TASKS = {
     readonly partLists: PartLists;
     readonly curves: boolean;
   }): ToldForPage => {
-    const analysis = sessionOn(design, partLists).analysis();
-    return { told: tell(analysis), curves: curves ? curvesOf(analysis, design) : null };
+    const session = sessionOn(design, partLists);
+    return { told: tell(session.analysis()), curves: curves ? session.curves() : null };
   },
 
   /** A document with everything routed that was not, as it is kept. */

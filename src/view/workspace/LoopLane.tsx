@@ -18,6 +18,7 @@ import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { useDrawRun } from './useDrawRun';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
+import { laneHeight, PITCH } from './laneHeight';
 import { orderPriceWords } from './orderPrice';
 import { useOrderPrice } from './useJobs';
 import { Profile } from './Profile';
@@ -28,13 +29,7 @@ import styles from './LoopLine.module.css';
 const LABEL = 168,
   PAD = 22,
   SEGMENT = 6;
-/**
- * From one lane to the next: icon, name and the next lane's temperatures. From the last lane to its
- * names, and to the profile under them.
- */
-const PITCH = 58,
-  NAME = 18,
-  UNDER = 45;
+const NAME = 18;
 
 interface Props {
   readonly graph: LoopGraph;
@@ -75,9 +70,7 @@ export const LoopLane = memo(function LoopLane({
     () => laneGeometry(design, graph, width - LABEL - PAD, PITCH),
     [design, graph, width],
   );
-  const profileTop = geometry.lanesHeight + UNDER,
-    profileHeight = compact ? 18 : 30;
-  const height = profileTop + profileHeight + 6;
+  const { profileTop, profile: profileHeight, whole: height } = laneHeight(layout.lanes, compact);
 
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
   const estimated = reports.runs.some((r) => r.loop === loop.id && r.by === 'tube' && r.estimated);

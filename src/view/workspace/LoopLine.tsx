@@ -13,6 +13,7 @@ import { ConnectDialog } from './ConnectLater';
 import { LooseStrip } from './LooseStrip';
 import { LoopRibbon } from './LoopRibbon';
 import { isLoopOpen, useFrame } from './frame';
+import { laneHeight } from './laneHeight';
 import ribbon from './LoopRibbon.module.css';
 import { later } from '@/view/shared/later';
 import styles from './LoopLine.module.css';
@@ -55,7 +56,8 @@ const Line = memo(function Line({
         ]
       : [20, 40];
   const unfold = (open: boolean): void => set({ loop: open ? 'open' : 'ribbon' });
-  const isEmpty = system.loops.length === 0;
+  const isEmpty = system.loops.length === 0,
+    isCompact = system.loops.length > 1;
   return (
     <section
       aria-label={msg`Loop diagram`}
@@ -105,19 +107,26 @@ const Line = memo(function Line({
           {msg`Collapse`}
         </Press>
       )}
+      {/* Its room is kept while it loads: nothing above moves when it comes. */}
       {isOpen &&
-        width > 0 &&
         system.loops.map((g) => (
-          <LoopLane
+          <div
             key={g.loop.id}
-            graph={g}
-            design={design}
-            reports={reports}
-            width={width}
-            low={range[0]}
-            high={range[1]}
-            compact={system.loops.length > 1}
-          />
+            className={styles.room}
+            style={{ minHeight: laneHeight(g.layout.lanes, isCompact).whole }}
+          >
+            {width > 0 && (
+              <LoopLane
+                graph={g}
+                design={design}
+                reports={reports}
+                width={width}
+                low={range[0]}
+                high={range[1]}
+                compact={isCompact}
+              />
+            )}
+          </div>
         ))}
       {isOpen && !isEmpty && loose.length > 0 && <LooseStrip loose={loose} />}
       {connecting && <ConnectDialog onClose={() => setConnecting(false)} />}

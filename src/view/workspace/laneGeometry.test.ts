@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { teedTower as tower } from '@/catalogue/teedTower.fixture';
 import { compileSystem, type LoopGraph } from '@/core/system';
 import { laneGeometry, nearestLeg, type Spot } from './laneGeometry';
+import { laneHeight, PITCH } from './laneHeight';
 
 const graphs = compileSystem(tower).loops;
 const [ring, split] = graphs as [LoopGraph, LoopGraph];
@@ -24,7 +25,8 @@ describe('where the loop diagram is drawn', () => {
     expect(Math.abs(at('card-block-a').y - at('card-block-b').y)).toBe(58);
     expect([at('tee').small, at('card-block-a').small]).toEqual([true, false]);
     expect(g.legs.filter((l) => l.opens).length).toBe(2);
-    expect(g.lanesHeight).toBeGreaterThan(laneGeometry(tower, ring, 1000, 58).lanesHeight);
+    expect(laneHeight(2, false).whole - laneHeight(1, false).whole).toBe(PITCH);
+    expect(Math.max(...g.spots.map((s) => s.y))).toBeLessThan(laneHeight(2, false).profileTop);
   });
 
   test('stations in one lane keep their distance, on a phone too, where the line grows past the screen', () => {

@@ -1,5 +1,6 @@
 import { findComponent, type Design } from '@/core/design';
 import type { LoopGraph } from '@/core/system';
+import { LINE_Y } from './laneHeight';
 
 export interface Spot {
   readonly x: number;
@@ -19,15 +20,13 @@ export interface LegPath {
 export interface LaneGeometry {
   readonly spots: readonly Spot[];
   readonly legs: readonly LegPath[];
-  readonly lanesHeight: number;
   readonly width: number;
   readonly pitch: number;
   readonly step: number;
 }
 
-/** Top of the first lane's line, and where the way home runs. */
-const LINE_Y = 38,
-  HOME_Y = 12,
+/** Where the way home runs. */
+const HOME_Y = 12,
   EDGE = 5,
   ICON = 20,
   DOT = 7;
@@ -98,7 +97,6 @@ export function laneGeometry(
   return {
     spots,
     legs: paths,
-    lanesHeight: LINE_Y + Math.max(0, layout.lanes - 1) * pitch,
     width: room,
     pitch,
     step,

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
-import { useState, type KeyboardEvent } from 'react';
+import { useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatNumber, formatSize } from '@/core/units';
@@ -98,6 +98,9 @@ export function CaseStage() {
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOfferSoon('case');
+  // The tables follow in the frame after the drawing.
+  const gaps = useDeferredValue(held.gaps),
+    mountDepths = useDeferredValue(held.mountDepths);
   const fit = { ...analysis.reports.clearance, gaps: held.gaps, mountDepths: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;
@@ -233,9 +236,9 @@ export function CaseStage() {
           ))}
         </Section>
       )}
-      <MountDepths depths={held.mountDepths} />
-      <GapTable gaps={held.gaps} picked={picked} />
-      <PartsFit gaps={held.gaps} />
+      <MountDepths depths={mountDepths} />
+      <GapTable gaps={gaps} picked={picked} />
+      <PartsFit gaps={gaps} />
       <PortRoom />
       <PowerTable />
       <BracketMaker />

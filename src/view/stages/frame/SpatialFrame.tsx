@@ -2,7 +2,7 @@
 import ExpandLess from '@mui/icons-material/ExpandLess';
 import ExpandMore from '@mui/icons-material/ExpandMore';
 import { Press, useWholeRows } from '@/view/shared';
-import { useDeferredValue, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 import { FindingList, useEditor, useFrame, useEditorLater } from '@/view/workspace';
 import { msg } from '@/core/messages';
@@ -32,8 +32,6 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
   const { isPanelOpen, isHeadOpen, set } = useFrame();
   const own = findings.filter((f) => f.stage === stage);
   const panel = useWholeRows<HTMLElement>(true);
-  // What the panel tells follows in the frame after the picture.
-  const sideLater = useDeferredValue(side);
   return (
     <div
       className={styles.frame}
@@ -73,7 +71,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
         >
           {isPanelOpen ? msg`Collapse the panel` : msg`Show the panel`}
         </Press>
-        {isPanelOpen && sideLater}
+        {isPanelOpen && side}
         {isPanelOpen && own.length > 0 && (
           <section className={styles.findings}>
             <h2>{msg`Findings here`}</h2>

@@ -1,7 +1,7 @@
 'use client';
 import { Press, useWholeRows } from '@/view/shared';
 import dynamic from 'next/dynamic';
-import { useDeferredValue, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
 import { FindingList, useEditor, useEditorLater, type StageId } from '@/view/workspace';
@@ -29,8 +29,6 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
   const own = stage ? findings.filter((f) => f.stage === stage) : [];
   const picture = useWholeRows<HTMLDivElement>(),
     panel = useWholeRows<HTMLElement>();
-  // What the panel tells follows in the frame after the picture.
-  const sideLater = useDeferredValue(side);
   return (
     <div className={styles.frame}>
       <div ref={picture} className={styles.picture}>
@@ -42,7 +40,7 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
         {children}
       </div>
       <aside ref={panel} className={styles.panel} aria-label={msg`Working panel`}>
-        {sideLater}
+        {side}
         {own.length > 0 && (
           <section className={styles.section}>
             <h2>{msg`Findings here`}</h2>
