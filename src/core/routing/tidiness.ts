@@ -262,6 +262,9 @@ function leastLengthOf(loop: Loop, { from, to, corners, radius_mm }: Route): num
   const straight = distance(from.mouth, to.mouth);
   const style = styleOf(loop);
   if (!loop.tube.hard || style === 'free' || style === 'shortest') return straight;
+  // Mandrels of other angles make legs of other directions, shorter than those at 45°.
+  const angles = loop.mandrels?.angles_deg ?? BUILDERS_ANGLES;
+  if (angles.some((deg) => !BUILDERS_ANGLES.includes(deg))) return straight;
   if (!corners.slice(1).every((c, i) => isLevelOr45(sub(c, corners[i] as Vec)))) return straight;
   const a = add(from.mouth, scale(from.direction, STRAIGHT_MM)),
     b = add(to.mouth, scale(to.direction, STRAIGHT_MM));
