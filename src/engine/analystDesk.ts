@@ -1,5 +1,6 @@
 import { offered } from '@/catalogue';
 import { tell, tellChanges, type OpenAnalysis, type Telling } from '@/core/analysis';
+import type { Design } from '@/core/design';
 import type { CoolingCurve } from '@/core/thermal';
 import type { Change } from './changes';
 import { Replica } from './replica';
@@ -10,6 +11,11 @@ export class AnalystDesk {
   private last: OpenAnalysis | null = null;
   /** Done when all that was told so far is followed. */
   private heard: Promise<void> = Promise.resolve();
+
+  /** What it last heard of; null before it heard of any. */
+  get design(): Design | null {
+    return this.replica.session?.design ?? null;
+  }
 
   /** What is other than when it was last asked; everything the first time, null without a design. */
   async analyse(changes: readonly Change[]): Promise<Telling | null> {

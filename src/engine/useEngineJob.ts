@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { Engine, Running } from './client';
 import type { JobInput, JobName, JobResult } from './jobs';
 
@@ -58,7 +58,7 @@ export function useEngineJob<J extends JobName>(
       isFirst.current = false;
       setProgress(0);
       const run = engine.run(job, asked.current, (share) => {
-        if (live) setProgress(share);
+        if (live) startTransition(() => setProgress(share));
       });
       running.current = run;
       run.result.then(

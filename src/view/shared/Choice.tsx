@@ -2,7 +2,7 @@
 import { Select } from './Inputs';
 import { Press } from './Press';
 import { useHandedIn } from './useHandedIn';
-import { useId, type ReactNode } from 'react';
+import { memo, useId, type ReactNode } from 'react';
 import styles from './Choice.module.css';
 
 export interface Option<V extends string> {
@@ -10,8 +10,13 @@ export interface Option<V extends string> {
   readonly label: string;
 }
 
-/** A choice of a few in a row: words with a rule under the chosen one. Arrow keys move. */
-export function Segments<V extends string>({
+/**
+ * A choice of a few in a row: words with a rule under the chosen one. Arrow keys move. Drawn again
+ * only for another choice: give it an `onPick` that stays the same where edits are many.
+ */
+export const Segments = memo(SegmentsNow) as typeof SegmentsNow;
+
+function SegmentsNow<V extends string>({
   label,
   options,
   value,

@@ -13,6 +13,7 @@ import type { Design } from '@/core/design';
 import { msg } from '@/core/messages';
 import { toldInThread, type MakeAnalyst } from '@/engine';
 import { TroublePage, usePartLists } from '@/view/shared';
+import { afterPaint, notAfterPaint } from '@/view/shared/afterPaint';
 import { createEditor, type Editor, type EditorState, type OpenedBuild } from './editor';
 import { openOutbox } from './outbox';
 
@@ -139,7 +140,11 @@ export function useEditorLater<T>(select: (state: EditorState) => T): T {
   useEffect(() => {
     const look = (): void => startTransition(() => setValue(() => how(editor.getState())));
     look();
-    return editor.subscribe(look);
+    const stop = editor.subscribe(() => afterPaint(look));
+    return () => {
+      stop();
+      notAfterPaint(look);
+    };
   }, [editor, how]);
   return value;
 }

@@ -284,7 +284,7 @@ export function createEditor(
     const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
       versions = raise(versions, edit ? partsTouched(get().latest, next) : EVERY_PART);
       set({ latest: next, save: 'unsaved', ...rest });
-      for (const follower of [engine, analyst])
+      for (const follower of [analyst, engine])
         if (edit) follower.edited(next, edit);
         else follower.replaced(next);
     };

@@ -21,8 +21,6 @@ export function PumpSpeeds({
   readonly target: number;
 }) {
   const commit = useEditor((s) => s.commit);
-  // What is under the hand moves with it; flow and head follow when they are worked out.
-  const latest = useEditor((s) => s.latest);
   return (
     <Section title={pumps.length > 1 ? msg`Pump speeds` : msg`Pump speed`}>
       {pumps.map(({ component, part, speed_rpm, head_m, flow_Lmin }) => (
@@ -52,26 +50,7 @@ export function PumpSpeeds({
               }
             />
           </div>
-          <Slider
-            size="small"
-            aria-label={msg`Speed of ${component.name}`}
-            min={part.minSpeed_rpm}
-            max={part.fullSpeed_rpm}
-            step={50}
-            value={findComponent(latest, component.id)?.settings.speed_rpm ?? speed_rpm}
-            valueLabelDisplay="off"
-            onChange={(_, v) =>
-              commit(
-                msg`set the speed of ${component.name}`,
-                {
-                  do: 'component.set',
-                  component: component.id,
-                  values: { speed_rpm: v as number },
-                },
-                `pump-${component.id}`,
-              )
-            }
-          />
+          <SpeedSlider component={component} part={part} speed_rpm={speed_rpm} />
         </div>
       ))}
       {pumps.length === 0 && <p>{msg`No pump in this loop.`}</p>}
@@ -87,5 +66,33 @@ export function PumpSpeeds({
         }
       />
     </Section>
+  );
+}
+
+/** What is under the hand moves with it; flow and head follow when they are worked out. */
+function SpeedSlider({
+  component: { id, name },
+  part,
+  speed_rpm,
+}: Pick<Pump, 'component' | 'part' | 'speed_rpm'>) {
+  const commit = useEditor((s) => s.commit);
+  const asked_rpm = useEditor((s) => findComponent(s.latest, id)?.settings.speed_rpm);
+  return (
+    <Slider
+      size="small"
+      aria-label={msg`Speed of ${name}`}
+      min={part.minSpeed_rpm}
+      max={part.fullSpeed_rpm}
+      step={50}
+      value={asked_rpm ?? speed_rpm}
+      valueLabelDisplay="off"
+      onChange={(_, v) =>
+        commit(
+          msg`set the speed of ${name}`,
+          { do: 'component.set', component: id, values: { speed_rpm: v as number } },
+          `pump-${id}`,
+        )
+      }
+    />
   );
 }
