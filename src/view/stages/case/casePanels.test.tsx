@@ -255,13 +255,13 @@ describe('mounts, ports, screws, headers', () => {
     }
   });
 
-  test('without a power supply that is said, and its margin with one', () => {
+  test('without a power supply that is said, and its margin with one', async () => {
     show(tower, <PowerTable />);
     const margin = /(\d+) % margin/.exec(document.body.textContent ?? '')?.[1];
     const supply = tower.components.find((c) => c.part.kind === 'supply');
     expect(Number(margin)).toBeGreaterThan(0);
     act(() => state.commit('take it out', { do: 'component.remove', component: supply?.id ?? '' }));
-    expect(screen.getByText('No power supply is in the build yet.')).toBeTruthy();
+    expect(await screen.findByText('No power supply is in the build yet.')).toBeTruthy();
   });
 
   function Depths() {

@@ -15,6 +15,7 @@ import { AnswerPanel } from './AnswerPanel';
 import { NoiseRiseChart } from './NoiseRiseChart';
 import { clock } from './time/clock';
 import { PROFILES } from './time/profiles';
+import { differentSpeeds, middleOf } from './fanSpeeds';
 import { chanceWords } from '../bandWords';
 import { later } from '@/view/shared/later';
 import styles from './CoolingStage.module.css';
@@ -92,11 +93,8 @@ function Cooling() {
   const { sizing } = analysis.reports;
   const { limits } = design.brief;
   const rise = worstRise(report);
-  const speeds = [
-    ...new Set(
-      analysis.thermalModel.radiators.flatMap((r) => r.fans.map((f) => Math.round(f.speed_rpm))),
-    ),
-  ];
+  const fans = analysis.thermalModel.radiators.flatMap((r) => r.fans);
+  const speeds = differentSpeeds(fans.map((f) => f.speed_rpm));
   const speedWords = () => {
     if (speeds.length === 1) return formatSpeed(speeds[0]);
     if (speeds.length === 0) return msg`no fans`;
@@ -123,7 +121,6 @@ function Cooling() {
       { do: 'fans.speed', speed_rpm: Math.round(rpm) },
       'fans.speed',
     );
-  const middle = speeds.length > 0 ? speeds.reduce((a, b) => a + b, 0) / speeds.length : 0;
   const band = bands.result;
   const sentenceWords = () => {
     if (view === 'time') return null;
@@ -185,7 +182,8 @@ function Cooling() {
         <NoiseRiseChart
           curves={curves}
           stale={stale}
-          now={{ noise_dBA: report.noise_dBA, deltaT_K: rise, speed_rpm: middle }}
+          now={{ noise_dBA: report.noise_dBA, deltaT_K: rise, speed_rpm: middleOf(speeds) }}
+          fans={fans.map((f) => f.component)}
           band={band?.deltaT_K ?? null}
           limits={limits}
           range={sizing.speedRange_rpm}

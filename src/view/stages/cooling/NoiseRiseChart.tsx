@@ -1,13 +1,12 @@
 'use client';
 import { lazy, Suspense, useRef } from 'react';
-import { Press } from '@/view/shared';
 import type { CoolingCurve } from '@/core/thermal';
-import { formatKelvin, formatNumber, formatSpeed, unitShown } from '@/core/units';
+import { formatKelvin, formatNumber, unitShown } from '@/core/units';
 import { useSize } from '@/view/shared/useWidth';
-import { useUnderHand } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import { NoiseRiseSketch } from './NoiseRiseSketch';
 import { BOTTOM, LEFT, RIGHT, TOP, type Point } from './noiseRiseSheet';
+import { SpeedHandle } from './SpeedHandle';
 import { untilLoaded } from '@/view/shared/untilLoaded';
 import styles from './CoolingStage.module.css';
 
@@ -23,6 +22,8 @@ interface Props {
   readonly curves: readonly CoolingCurve[];
   readonly stale: boolean;
   readonly now: Point;
+  /** Components whose speed the handle sets. */
+  readonly fans: readonly string[];
   /** Where the rise falls nine times in ten. */
   readonly band: { readonly low: number; readonly high: number } | null;
   readonly limits: { readonly deltaT_K: number; readonly noise_dBA: number };
@@ -34,10 +35,9 @@ interface Props {
  * Coolant rise against noise, one curve a choice, the brief as a hatched corner, and a handle for
  * the fan speed.
  */
-export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpeed }: Props) {
+export function NoiseRiseChart({ curves, stale, now, fans, band, limits, range, onSpeed }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const { width, height } = useSize(frame);
-  const hand = useUnderHand(now.speed_rpm);
   const all = curves.flatMap((c) => c.points);
   const noises = all.map((p) => p.noise_dBA);
   const x0 = Math.floor((Math.min(...noises, limits.noise_dBA - 4) - 0.5) / 2) * 2;
@@ -146,42 +146,19 @@ export function NoiseRiseChart({ curves, stale, now, band, limits, range, onSpee
               }}
             />
           )}
-          <Press
-            role="slider"
-            className={styles.handle}
-            data-at-end={X(now.noise_dBA) > width - RIGHT - HANDLE_WORDS || undefined}
-            style={{
-              left: X(Math.min(x1, Math.max(x0, now.noise_dBA))),
-              top: Y(Math.min(y1, now.deltaT_K)),
-            }}
-            aria-label={msg`Speed of all fans`}
-            aria-valuemin={Math.round(range[0])}
-            aria-valuemax={Math.round(range[1])}
-            aria-valuenow={Math.round(now.speed_rpm)}
-            aria-valuetext={msg`${formatSpeed(now.speed_rpm)}: ${formatKelvin(now.deltaT_K)},
-              ${formatNumber(now.noise_dBA, { decimals: 1 })} dBA`}
-            onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-            onPointerMove={(e) => {
-              if (e.currentTarget.hasPointerCapture(e.pointerId)) onSpeed(speedAt(e.clientX));
-            }}
-            onKeyDown={(e) => {
-              const by = {
-                ArrowRight: 10,
-                ArrowUp: 10,
-                ArrowLeft: -10,
-                ArrowDown: -10,
-                PageUp: 100,
-                PageDown: -100,
-              }[e.key];
-              if (by === undefined) return;
-              e.preventDefault();
-              const next = Math.min(range[1], Math.max(range[0], hand.now() + by));
-              hand.put(next);
-              onSpeed(next);
-            }}
-          >
-            <span className={styles.handleText}>{formatSpeed(now.speed_rpm)}</span>
-          </Press>
+          <SpeedHandle
+            own={own}
+            now={now}
+            fans={fans}
+            range={range}
+            place={({ noise_dBA: noise, deltaT_K: rise }) => ({
+              left: X(Math.min(x1, Math.max(x0, noise))),
+              top: Y(Math.min(y1, rise)),
+              isAtEnd: X(noise) > width - RIGHT - HANDLE_WORDS,
+            })}
+            speedAt={speedAt}
+            onSpeed={onSpeed}
+          />
         </>
       )}
     </div>

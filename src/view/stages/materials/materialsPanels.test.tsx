@@ -42,7 +42,7 @@ describe('the Materials stage', () => {
     );
   });
 
-  test('plastics and seals: what carries each, how it takes the coolant, and what the data do not tell', () => {
+  test('plastics and seals: what carries each, how it takes the coolant, and what the data do not tell', async () => {
     show(desk, <MaterialsStage />);
     expect(row(/^acrylic/).textContent).toContain('agrees');
     expect(
@@ -59,7 +59,7 @@ describe('the Materials stage', () => {
       }),
     );
     expect(row(/^acrylic/).textContent).toContain('attacked');
-    expect(screen.getByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
+    expect(await screen.findByText('Cold-room mix, 35 % attacks acrylic')).toBeTruthy();
     const reservoir = findComponent(state.design, 'reservoir') as Design['components'][number],
       { polymers: _softs, ...silent } = reservoir.part as Extract<
         typeof reservoir.part,
@@ -68,7 +68,7 @@ describe('the Materials stage', () => {
     act(() =>
       state.commit('older data', { do: 'component.replace', component: 'reservoir', part: silent }),
     );
-    expect(screen.getByText(/^The data of Reservoir do not tell/)).toBeTruthy();
+    expect(await screen.findByText(/^The data of Reservoir do not tell/)).toBeTruthy();
   });
 
   test('coolants compared by plastics and seals of the parts too, not by the tube alone', () => {
