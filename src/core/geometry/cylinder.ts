@@ -12,13 +12,17 @@ export interface Cylinder {
 
 type Axis = 0 | 1 | 2;
 const AXES: readonly Axis[] = [0, 1, 2];
+/** The two axes across each. */
+const ACROSS: Readonly<Record<Axis, readonly [Axis, Axis]>> = { 0: [1, 2], 1: [0, 2], 2: [0, 1] };
 
 /** The axis a cylinder lies along: where its ends differ most. */
-export const axisOf = (c: Cylinder): Axis =>
-  AXES.reduce(
-    (a, i) => (Math.abs(c.to[i] - c.from[i]) > Math.abs(c.to[a] - c.from[a]) ? i : a),
-    0 as Axis,
-  );
+export function axisOf({ from, to }: Cylinder): Axis {
+  const x = Math.abs(to[0] - from[0]),
+    y = Math.abs(to[1] - from[1]),
+    z = Math.abs(to[2] - from[2]);
+  if (z > x && z > y) return 2;
+  return y > x ? 1 : 0;
+}
 
 export function cylinderBox(c: Cylinder): Box {
   const axis = axisOf(c);
@@ -56,10 +60,12 @@ const interval = (aLow: number, aHigh: number, bLow: number, bHigh: number): num
  * Two sets that are each a stretch along one axis times a figure across it: apart by both, or
  * parted along the cheaper one.
  */
-const product = (along: number, across: number): number =>
-  along <= 0 && across <= 0
-    ? Math.max(along, across)
-    : Math.hypot(Math.max(0, along), Math.max(0, across));
+function product(along: number, across: number): number {
+  if (along <= 0 && across <= 0) return Math.max(along, across);
+  const a = Math.max(0, along),
+    b = Math.max(0, across);
+  return Math.sqrt(a * a + b * b);
+}
 
 /**
  * Signed distance of a disc and a rectangle in their plane: from the middle to the rectangle (below
@@ -74,9 +80,7 @@ function discToRectangle(
 ): number {
   const dx = Math.max(low[0] - x, x - high[0]),
     dy = Math.max(low[1] - y, y - high[1]);
-  return (
-    (dx <= 0 && dy <= 0 ? Math.max(dx, dy) : Math.hypot(Math.max(0, dx), Math.max(0, dy))) - radius
-  );
+  return product(dx, dy) - radius;
 }
 
 /**
@@ -85,7 +89,7 @@ function discToRectangle(
  */
 export function boxCylinderGap(b: Box, c: Cylinder): number {
   const axis = axisOf(c),
-    [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis];
+    [u, v] = ACROSS[axis];
   const along = interval(
     b.min[axis],
     b.max[axis],
@@ -106,7 +110,7 @@ export function boxCylinderGap(b: Box, c: Cylinder): number {
 export function cylinderGap(a: Cylinder, b: Cylinder): number {
   const axis = axisOf(a);
   if (axis === axisOf(b)) {
-    const [u, v] = AXES.filter((i) => i !== axis) as [Axis, Axis];
+    const [u, v] = ACROSS[axis];
     const along = interval(
       Math.min(a.from[axis], a.to[axis]),
       Math.max(a.from[axis], a.to[axis]),

@@ -111,21 +111,27 @@ function tubesNear(
 }
 
 /**
- * Least gap from a tube's middle line to a body: first from point to point, those whose box is
- * farther off than the best so far passed over; then along every stretch that could be nearer than
- * its ends.
+ * Least gap from a tube's middle line to a body: first from point to point, from the one whose box
+ * is nearest, those whose box is farther off than the best so far passed over; then along every
+ * stretch that could be nearer than its ends.
  */
 export const gapToBody = pairMemo(({ points }: SampledTube, body: Body): number => {
   const gapAt = (p: Vec): number => bodyGap({ box: { min: p, max: p } }, body);
-  let least = Infinity;
-  for (const p of points)
-    if (boxGap({ min: p, max: p }, body.box) < least) least = Math.min(least, gapAt(p));
+  const bounds = points.map((p) => boxGap({ min: p, max: p }, body.box));
+  const nearest = bounds.indexOf(Math.min(...bounds));
+  let least = gapAt(points[nearest] as Vec);
+  for (const [i, p] of points.entries())
+    if ((bounds[i] as number) < least) least = Math.min(least, gapAt(p));
   for (let i = 0; i + 1 < points.length; i += 1) {
     const [p, q] = [points[i] as Vec, points[i + 1] as Vec];
     const reach = distance(p, q) / 2;
     const middle: Vec = [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2, (p[2] + q[2]) / 2];
     if (boxGap({ min: middle, max: middle }, body.box) - reach >= least) continue;
-    least = Math.min(least, leastOn(p, q, gapAt));
+    // The distance to a convex body is convex along a line: from one end past the middle it falls
+    // no faster than to the middle.
+    const halfWay = gapAt(middle);
+    if (Math.min(halfWay, 2 * halfWay - Math.max(gapAt(p), gapAt(q))) >= least) continue;
+    least = Math.min(least, halfWay, leastOn(p, q, gapAt));
   }
   return least;
 });

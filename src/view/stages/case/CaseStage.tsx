@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
-import { useDeferredValue, useState, type KeyboardEvent } from 'react';
+import { useCallback, useDeferredValue, useState, type KeyboardEvent } from 'react';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import { movedBy, moveEdit, outsideOf } from '@/core/system';
 import { formatMeasure, formatMillimetres, formatNumber, formatSize } from '@/core/units';
@@ -11,6 +11,7 @@ import {
   CASE_VIEWS,
   isInSpace,
   useEditor,
+  useEditorLater,
   useEditorNow,
   useFrame,
   useInAddress,
@@ -90,17 +91,23 @@ export function CaseStage() {
   const setFrame = useFrame((s) => s.set);
   const [isFitting, setFitting] = useState(false);
   const view: Seen = isFitting ? 'fits' : asked;
-  const setView = (to: Seen): void => {
-    setFitting(to === 'fits');
-    if (to !== 'fits') setFrame({ view: to });
-  };
+  const setView = useCallback(
+    (to: Seen): void => {
+      setFitting(to === 'fits');
+      if (to !== 'fits') setFrame({ view: to });
+    },
+    [setFrame],
+  );
   useInAddress('view', view);
   const [measuring, setMeasuring] = useState<{ readonly start: CaseDraft | null } | null>(null);
   const held = useHeld();
   const cases = useOfferSoon('case');
-  // The tables follow in the frame after the drawing.
-  const gaps = useDeferredValue(held.gaps),
-    mountDepths = useDeferredValue(held.mountDepths);
+  // The tables follow in the frame after the drawing: with the hand while it holds a part, else
+  // when all is worked out.
+  const told = useEditorLater((s) => s.analysis.reports.clearance);
+  const live = held.holding ? held : told;
+  const gaps = useDeferredValue(live.gaps),
+    mountDepths = useDeferredValue(live.mountDepths);
   const fit = { ...analysis.reports.clearance, gaps: held.gaps, mountDepths: held.mountDepths };
   if (measuring) return <CaseEditor start={measuring.start} onDone={() => setMeasuring(null)} />;
   if (!design.case) return <ChooseCase onMeasure={() => setMeasuring({ start: null })} />;

@@ -4,8 +4,9 @@ import ExpandMore from '@mui/icons-material/ExpandMore';
 import { Press, useWholeRows } from '@/view/shared';
 import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
-import { FindingList, useEditor, useFrame, useEditorLater } from '@/view/workspace';
+import { useEditor, useFrame } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import { OwnFindings } from './OwnFindings';
 import styles from './SpatialFrame.module.css';
 
 interface Props {
@@ -26,11 +27,9 @@ interface Props {
  * tools and the working panel float over it as sheets that fold away.
  */
 export function SpatialFrame({ title, sentence, stage, children, tools, side, isFlat }: Props) {
-  const findings = useEditorLater((s) => s.analysis.findings);
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
   const { isPanelOpen, isHeadOpen, set } = useFrame();
-  const own = findings.filter((f) => f.stage === stage);
   const panel = useWholeRows<HTMLElement>(true);
   return (
     <div
@@ -72,12 +71,7 @@ export function SpatialFrame({ title, sentence, stage, children, tools, side, is
           {isPanelOpen ? msg`Collapse the panel` : msg`Show the panel`}
         </Press>
         {isPanelOpen && side}
-        {isPanelOpen && own.length > 0 && (
-          <section className={styles.findings}>
-            <h2>{msg`Findings here`}</h2>
-            <FindingList findings={own} />
-          </section>
-        )}
+        {isPanelOpen && <OwnFindings stage={stage} className={styles.findings} />}
       </aside>
     </div>
   );

@@ -4,10 +4,11 @@ import dynamic from 'next/dynamic';
 import { type ReactNode } from 'react';
 import type { Stage } from '@/core/checks';
 
-import { FindingList, useEditor, useEditorLater, type StageId } from '@/view/workspace';
+import { useEditor, type StageId } from '@/view/workspace';
 import { counted, msg } from '@/core/messages';
 import { later } from '@/view/shared/later';
 import { MeasuredNote } from './MeasuredNote';
+import { OwnFindings } from './OwnFindings';
 import styles from './StageFrame.module.css';
 
 // Only while there is nothing of one's own to show.
@@ -23,10 +24,8 @@ interface Props {
 
 /** One main picture and one working panel; the stage's findings close the panel. */
 export function StageFrame({ title, sentence, stage, children, side }: Props) {
-  const findings = useEditorLater((s) => s.analysis.findings);
   const name = useEditor((s) => s.design.name);
   const revision = useEditor((s) => s.revision);
-  const own = stage ? findings.filter((f) => f.stage === stage) : [];
   const picture = useWholeRows<HTMLDivElement>(),
     panel = useWholeRows<HTMLElement>();
   return (
@@ -41,12 +40,7 @@ export function StageFrame({ title, sentence, stage, children, side }: Props) {
       </div>
       <aside ref={panel} className={styles.panel} aria-label={msg`Working panel`}>
         {side}
-        {own.length > 0 && (
-          <section className={styles.section}>
-            <h2>{msg`Findings here`}</h2>
-            <FindingList findings={own} />
-          </section>
-        )}
+        {stage && <OwnFindings stage={stage} className={styles.section} />}
       </aside>
     </div>
   );
