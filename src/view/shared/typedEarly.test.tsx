@@ -54,3 +54,45 @@ test('a field that nobody is in keeps what the build says', async () => {
   });
   expect(filledAgain.said()).toBe('Reed rig / ');
 });
+
+const soon = () => act(() => new Promise<void>((done) => setTimeout(done, 5)));
+
+/** Types as into a piece that is just waking: React takes the text for its own and hears of nothing. */
+function typeUnheard(field: HTMLInputElement, text: string): void {
+  field.focus();
+  field.value = text;
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+}
+
+test('what a piece that wakes late puts back is said again', async () => {
+  const { name, said } = await awake(() => undefined);
+  typeUnheard(name, 'Heron rig');
+  name.value = 'Reed rig';
+  expect(said()).toBe('Reed rig / ');
+  await soon();
+  expect(said()).toBe('Heron rig / ');
+  expect(name.value).toBe('Heron rig');
+});
+
+test('what its user takes back with Escape stays taken back', async () => {
+  const { name, said } = await awake(() => undefined);
+  typeUnheard(name, 'Heron rig');
+  name.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true }));
+  name.value = 'Reed rig';
+  await soon();
+  expect(said()).toBe('Reed rig / ');
+});
+
+test('Enter pressed right after it counts for what was typed', async () => {
+  const { name, said } = await awake(() => undefined);
+  const kept: (string | null | undefined)[] = [];
+  name.addEventListener('keydown', () => kept.push(said()));
+  typeUnheard(name, 'Heron rig');
+  name.value = 'Reed rig';
+  act(() => {
+    name.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+  });
+  await soon();
+  expect(kept.at(-1)).toBe('Heron rig / ');
+  expect(kept).toHaveLength(2);
+});

@@ -1,25 +1,36 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
+import type { ComponentType } from 'react';
+import { useStageAwake } from '../workspace/awake';
 import { useSceneOnPage } from '../workspace/sceneOnPage';
 import { isStage } from '../workspace/stages';
 import { later } from '@/view/shared/later';
 
+/** A stage that says when it answers: the pieces of a page wake one after the other. */
+const awake = (Stage: ComponentType) =>
+  function AwakeStage() {
+    useStageAwake();
+    return <Stage />;
+  };
+
 const VIEWS = {
-  brief: dynamic(() => later(() => import('./brief/BriefStage').then((m) => m.BriefStage))),
-  heat: dynamic(() => later(() => import('./heat/HeatStage').then((m) => m.HeatStage))),
-  case: dynamic(() => later(() => import('./case/CaseStage').then((m) => m.CaseStage))),
-  cooling: dynamic(() => later(() => import('./cooling/CoolingStage').then((m) => m.CoolingStage))),
-  flow: dynamic(() => later(() => import('./flow/FlowStage').then((m) => m.FlowStage))),
+  brief: dynamic(() => later(() => import('./brief/BriefStage').then((m) => awake(m.BriefStage)))),
+  heat: dynamic(() => later(() => import('./heat/HeatStage').then((m) => awake(m.HeatStage)))),
+  case: dynamic(() => later(() => import('./case/CaseStage').then((m) => awake(m.CaseStage)))),
+  cooling: dynamic(() =>
+    later(() => import('./cooling/CoolingStage').then((m) => awake(m.CoolingStage))),
+  ),
+  flow: dynamic(() => later(() => import('./flow/FlowStage').then((m) => awake(m.FlowStage)))),
   materials: dynamic(() =>
-    later(() => import('./materials/MaterialsStage').then((m) => m.MaterialsStage)),
+    later(() => import('./materials/MaterialsStage').then((m) => awake(m.MaterialsStage))),
   ),
-  runs: dynamic(() => later(() => import('./runs/RunsStage').then((m) => m.RunsStage))),
-  parts: dynamic(() => later(() => import('./parts/PartsStage').then((m) => m.PartsStage))),
+  runs: dynamic(() => later(() => import('./runs/RunsStage').then((m) => awake(m.RunsStage)))),
+  parts: dynamic(() => later(() => import('./parts/PartsStage').then((m) => awake(m.PartsStage)))),
   assembly: dynamic(() =>
-    later(() => import('./assembly/AssemblyStage').then((m) => m.AssemblyStage)),
+    later(() => import('./assembly/AssemblyStage').then((m) => awake(m.AssemblyStage))),
   ),
-  log: dynamic(() => later(() => import('./log/LogStage').then((m) => m.LogStage))),
+  log: dynamic(() => later(() => import('./log/LogStage').then((m) => awake(m.LogStage)))),
 } as const;
 
 const SceneToTake = dynamic(() =>

@@ -1,11 +1,12 @@
 'use client';
-import { useEffect, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { msg } from '@/core/messages';
 import { useEditor } from './EditorProvider';
 import { Announcer } from './Announcer';
 import { AutoRoute } from './AutoRoute';
+import { useAwake } from './awake';
 import { LoopLine } from './LoopLine';
 import { StageRail } from './StageRail';
 import { TopBar } from './TopBar';
@@ -101,12 +102,7 @@ export function Workspace({ children }: { readonly children: ReactNode }) {
   const isTouring = useTour((s) => s.stops !== null);
   const hasConflict = useEditor((s) => s.conflict !== null);
   const isGone = useEditor((s) => s.save === 'gone');
-  // False in the page as sent, true once the browser has taken it over: keys work from then on.
-  const awake = useSyncExternalStore(
-    () => () => undefined,
-    () => true,
-    () => false,
-  );
+  const awake = useAwake((s) => s.isAwake);
   // Loaded when it is first opened; then it stays.
   const [hasFindings, setHasFindings] = useState(false);
   if (drawer === 'findings' && !hasFindings) setHasFindings(true);

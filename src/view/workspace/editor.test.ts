@@ -267,6 +267,23 @@ describe('an open build', () => {
     expect(editor.getState().design).toMatchObject({ name: 'From before', brief: { room_C: 30 } });
   });
 
+  test('strokes of a key before the outbox is read go on from each other', () => {
+    const editor = editorOf(4, desk);
+    const { room_C } = desk.brief;
+    for (let i = 0; i < 3; i += 1) {
+      const { latest } = editor.getState();
+      editor
+        .getState()
+        .commit('room', { do: 'brief.set', values: { room_C: latest.brief.room_C + 1 } });
+    }
+    expect(editor.getState().past).toHaveLength(0);
+    editor.getState().opened(memoryOutbox().opened);
+    expect(editor.getState().latest.brief.room_C).toBe(room_C + 3);
+    expect(editor.getState().past).toHaveLength(3);
+    editor.getState().undo();
+    expect(editor.getState().latest.brief.room_C).toBe(room_C + 2);
+  });
+
   test('undo reaches the first of a thousand edits', () => {
     const editor = openEditor(1, desk);
     for (let i = 0; i < 1000; i += 1)

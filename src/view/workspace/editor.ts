@@ -421,6 +421,15 @@ export function createEditor(
       bringIn({ from: 'server', revision: onServer, design, base: state.base });
     };
 
+    /** What is asked before the outbox is read, for the next stroke of a key to go on from. */
+    const showAhead = (edit: Edit): void => {
+      try {
+        set({ latest: applyEdit(get().latest, edit).design });
+      } catch {
+        // It is told when it is done.
+      }
+    };
+
     /** Now, or when the outbox has been read. */
     const whenOpen = (work: () => void): void => {
       if (outbox) work();
@@ -481,6 +490,7 @@ export function createEditor(
       setRouteJob: (routeJob) => set({ routeJob }),
       commit: (label, edit, merge) => {
         if (!outbox) {
+          showAhead(edit);
           whenOpen(() => get().commit(label, edit, merge));
           return;
         }
@@ -529,6 +539,8 @@ export function createEditor(
       opened: (opened) => {
         ({ outbox } = opened);
         left = [...opened.left];
+        // What was shown ahead is done below, one edit after the other.
+        if (waiting.length > 0) set({ latest: get().design });
         if (opened.found) restore(opened.found);
         // From now on this browser can open the build with the server away.
         else void log({ type: 'state', version: BUILD_VERSION, ...workState() });

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useFrame as useEachDrawing } from '@react-three/fiber';
 import { Plane, Vector3 } from 'three';
 import { findComponent, type Design, type Placement, type PortRef } from '@/core/design';
@@ -17,7 +17,6 @@ import { extentApart } from './apart';
 import { CaseBody } from './CaseBody';
 import { SpaceCanvas } from './SpaceCanvas';
 import { DimensionLabels, DimensionLines } from './Dimensions';
-import { airArrows, streamsOf } from './flowing';
 import { Orbit } from './Orbit';
 import { PlaceLabels, TurnWith } from './overlay';
 import { usePaper, type Paper } from './paper';
@@ -48,6 +47,17 @@ const AirArrows = lazy(() =>
 );
 const AirLabels = dynamic(() => later(() => import('./Flowing').then((m) => m.AirLabels)));
 const SceneTree = dynamic(() => later(() => import('./SceneTree').then((m) => m.SceneTree)));
+
+type Flowing = typeof import('./flowing');
+
+/** What says how coolant and air move, once it is asked for and loaded. */
+function useFlowing(isAsked: boolean): Flowing | null {
+  const [loaded, setLoaded] = useState<Flowing | null>(null);
+  useEffect(() => {
+    if (isAsked) untilLoaded(() => import('./flowing')).then(setLoaded, () => undefined);
+  }, [isAsked]);
+  return isAsked ? loaded : null;
+}
 
 export interface SceneProps {
   readonly design: Design;
@@ -132,13 +142,14 @@ export default function Scene(props: SceneProps) {
     () => (picked && isTogether && !isFlowing ? gapLines(system, props.gaps, picked) : []),
     [system, props.gaps, picked, isTogether, isFlowing],
   );
+  const flowing = useFlowing(isFlowing && isTogether);
   const streams = useMemo(
-    () => (isFlowing && isTogether && props.flow ? streamsOf(runs, props.flow) : []),
-    [isFlowing, isTogether, props.flow, runs],
+    () => (flowing && props.flow ? flowing.streamsOf(runs, props.flow) : []),
+    [flowing, props.flow, runs],
   );
   const arrows = useMemo(
-    () => (isFlowing && isTogether && props.heat ? airArrows(system, props.heat) : []),
-    [isFlowing, isTogether, props.heat, system],
+    () => (flowing && props.heat ? flowing.airArrows(system, props.heat) : []),
+    [flowing, props.heat, system],
   );
   const look = (at: Stand): void => setStand((s) => ({ at, asked: s.asked + 1 }));
   /** The picked part fills the page; nothing picked, the whole machine. */
