@@ -2,6 +2,7 @@
 
 /** What waits for the next frame to be painted. */
 let waiting = new Set<() => void>();
+let isAsked = false;
 
 /**
  * Does it once the next frame is painted; what is asked for twice before then is done once. In a
@@ -9,7 +10,8 @@ let waiting = new Set<() => void>();
  */
 export function afterPaint(work: () => void): void {
   waiting.add(work);
-  if (waiting.size > 1) return;
+  if (isAsked) return;
+  isAsked = true;
   if (document.visibilityState === 'hidden') setTimeout(doAll);
   else requestAnimationFrame(() => setTimeout(doAll));
 }
@@ -17,6 +19,7 @@ export function afterPaint(work: () => void): void {
 function doAll(): void {
   const works = waiting;
   waiting = new Set();
+  isAsked = false;
   for (const work of works) work();
 }
 

@@ -96,3 +96,19 @@ test('Enter pressed right after it counts for what was typed', async () => {
   expect(kept.at(-1)).toBe('Heron rig / ');
   expect(kept).toHaveLength(2);
 });
+
+test('a file that was chosen and read is not said again', async () => {
+  await awake(() => undefined);
+  const field = document.createElement('input');
+  field.type = 'file';
+  document.body.append(field);
+  const heard: Event[] = [];
+  field.addEventListener('input', (e) => heard.push(e));
+  // What a browser shows of a chosen file; nobody may set it.
+  let value = 'C:\\fakepath\\rig.json';
+  Object.defineProperty(field, 'value', { get: () => value, configurable: true });
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  value = '';
+  await soon();
+  expect(heard).toHaveLength(1);
+});

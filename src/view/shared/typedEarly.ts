@@ -6,9 +6,12 @@ type Field = HTMLInputElement | HTMLTextAreaElement;
 const isField = (element: Element | null): element is Field =>
   element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement;
 
+/** What nobody types into; a chosen file cannot even be said again. */
+const NOT_TYPED: ReadonlySet<string> = new Set(['file', 'checkbox', 'radio', 'range']);
+
 /** Whether a field holds what the page, as it was sent, did not. */
 const isTyped = (field: Field): boolean =>
-  field.type !== 'file' && field.type !== 'checkbox' && field.value !== field.defaultValue;
+  !NOT_TYPED.has(field.type) && field.value !== field.defaultValue;
 
 /** Tells React what a field holds: it hears of a value only where the one it knows is another. */
 function sayValue(field: Field, value: string): void {
@@ -31,7 +34,7 @@ function watchFirstInputs(): () => void {
   /** What each field was last given by its user, until it is handed in or left. */
   const typed = new WeakMap<Field, string>();
   const hear = ({ target }: Event): void => {
-    if (!(target instanceof Element) || !isField(target)) return;
+    if (!(target instanceof Element) || !isField(target) || NOT_TYPED.has(target.type)) return;
     typed.set(target, target.value);
     if (seen.has(target)) return;
     seen.add(target);

@@ -54,7 +54,13 @@ type Flowing = typeof import('./flowing');
 function useFlowing(isAsked: boolean): Flowing | null {
   const [loaded, setLoaded] = useState<Flowing | null>(null);
   useEffect(() => {
-    if (isAsked) untilLoaded(() => import('./flowing')).then(setLoaded, () => undefined);
+    if (!isAsked) return;
+    untilLoaded(() => import('./flowing')).then(setLoaded, (fault: unknown) =>
+      // Told by whatever tells of faults in the scene.
+      setLoaded(() => {
+        throw fault;
+      }),
+    );
   }, [isAsked]);
   return isAsked ? loaded : null;
 }
