@@ -161,7 +161,8 @@ for (const v of VIEWS) {
   });
   const page = await context.newPage();
   await page.goto(`http://127.0.0.1:${PORT}${v.path}`, { waitUntil: 'networkidle' });
-  await page.waitForTimeout(900);
+  // What is likely of such builds is worked out after the page stands.
+  await page.waitForTimeout(5000);
   await v.act?.(page);
   await page.waitForTimeout(300);
   await page.screenshot({ path: `docs/screenshots/${v.name}.png` });
