@@ -40,9 +40,9 @@ function open({ breaksAt = Infinity }: { readonly breaksAt?: number } = {}) {
     calls,
     heard,
     fail,
-    edit: (edit: Edit): void => {
+    edit: (edit: Edit, start?: (work: () => void) => void): void => {
       now = applyEdit(now, edit).design;
-      analyst.edited(now, edit);
+      analyst.edited(now, edit, start);
     },
     now: () => now,
   };
@@ -74,6 +74,24 @@ describe('the analyst of a page', () => {
     expect(calls.count).toBe(2);
     expect(heard.at(-1)?.design).toBe(now());
     expect(heard.at(-1)?.told.reports).toEqual(analyse(now()).reports);
+  });
+
+  test('an edit that is drawn ahead is worked out when its frame is drawn, or with the next', async () => {
+    const { edit, heard, calls, now } = open();
+    const drawn: (() => void)[] = [];
+    edit(atSpeed(700), (work) => drawn.push(work));
+    await settle();
+    expect(calls.count).toBe(0);
+    drawn.pop()?.();
+    await settle();
+    expect(heard.map((h) => h.design)).toEqual([now()]);
+
+    edit(atSpeed(800), (work) => drawn.push(work));
+    edit(atSpeed(900));
+    drawn.pop()?.();
+    await settle();
+    expect(calls.count).toBe(2);
+    expect(heard.at(-1)?.told.reports.heat).toEqual(analyse(now()).reports.heat);
   });
 
   test('what it is woken with it does not say again', async () => {

@@ -15,7 +15,8 @@ export interface Heard {
 
 /** Who works a design out for its page, and says so when it is done. */
 export interface Analyst {
-  edited(design: Design, edit: Edit): void;
+  /** It is worked out at once, or when `start` says so: what is drawn ahead of it comes first. */
+  edited(design: Design, edit: Edit, start?: (work: () => void) => void): void;
   replaced(design: Design): void;
   offers(partLists: PartLists): void;
   /**
@@ -44,6 +45,8 @@ export interface Thread {
   curves(): Promise<readonly CoolingCurve[] | null>;
   end(): void;
 }
+
+const atOnce = (work: () => void): void => work();
 
 const openThread = (): Thread => (typeof Worker === 'undefined' ? openHere() : openWorker());
 
@@ -122,9 +125,10 @@ export class ThreadAnalyst implements Analyst {
     this.changes = new Changes(known.design, partLists);
   }
 
-  edited(design: Design, edit: Edit): void {
+  edited(design: Design, edit: Edit, start = atOnce): void {
     this.changes.edited(design, edit);
-    this.ask();
+    this.isAsked = true;
+    start(() => this.go());
   }
 
   replaced(design: Design): void {
@@ -167,7 +171,11 @@ export class ThreadAnalyst implements Analyst {
 
   private ask(): void {
     this.isAsked = true;
-    if (!this.isWorking) void this.work(true);
+    this.go();
+  }
+
+  private go(): void {
+    if (this.isAsked && !this.isWorking && !this.isClosed) void this.work(true);
   }
 
   private async work(isAsked: boolean): Promise<void> {

@@ -19,6 +19,14 @@ export type {
   OpenAnalysis,
   Told,
 } from './types';
-export { createListener, heard, isInWordsNow, tell, tellChanges, type Telling } from './told';
-export { isSameSpace } from './space';
+export {
+  createCompiler,
+  createListener,
+  heard,
+  isInWordsNow,
+  tell,
+  tellChanges,
+  type Telling,
+} from './told';
+export { isOnlyMoved, isSameSpace } from './space';
 export { shared } from './shared';

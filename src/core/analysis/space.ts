@@ -94,6 +94,13 @@ export function isSameSpace(a: Design, b: Design): boolean {
   );
 }
 
+/** Whether two designs have the same parts in the same case, and something stands otherwise. */
+export const isOnlyMoved = (a: Design, b: Design): boolean =>
+  a.case === b.case &&
+  a.components.length === b.components.length &&
+  a.components.every(({ id }, i) => id === b.components[i]?.id) &&
+  !isSameSpace(a, b);
+
 /**
  * A space compiled. What stands as it stood in `before` is the same object as there, so that
  * whatever was measured of it need not be measured again.

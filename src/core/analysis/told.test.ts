@@ -2,7 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demoDesign } from '@/catalogue';
 import { applyEdit, type Design, type Edit } from '../design';
-import { analyse, createListener, createSession, heard, tell, tellChanges } from '.';
+import {
+  analyse,
+  createCompiler,
+  createListener,
+  createSession,
+  heard,
+  tell,
+  tellChanges,
+} from '.';
 import type { OpenAnalysis, Told } from './types';
 
 const desk = demoDesign('dawn-chorus-desk') as Design;
@@ -76,6 +84,24 @@ describe('what another thread is told of an analysis', () => {
     expect(listen(faster, told).system).not.toBe(first.system);
     expect(listen(faster, told).system.placed).toBe(first.system.placed);
     expect(listen(faster, told).system.design).toBe(faster);
+  });
+
+  test('a build drawn ahead of its analysis is compiled once, and shares what did not move', () => {
+    const compile = createCompiler(),
+      listen = createListener(compile),
+      told = tell(analyse(desk));
+    const first = listen(desk, told);
+    const [moved] = desk.components.filter((c) => c.part.kind === 'pump');
+    const next = applyEdit(desk, {
+      do: 'component.place',
+      component: moved?.id ?? '',
+      placement: { on: 'unplaced' },
+    }).design;
+    const ahead = compile(next);
+    expect(listen(next, told).system).toBe(ahead);
+    expect(ahead.placed.get(moved?.id ?? '')).not.toBe(first.system.placed.get(moved?.id ?? ''));
+    const board = desk.components.find((c) => c.part.kind === 'board')?.id ?? '';
+    expect(ahead.placed.get(board)).toBe(first.system.placed.get(board));
   });
 });
 

@@ -63,8 +63,9 @@ function plainModel({ thermalModel }: OpenAnalysis): Told['thermalModel'] {
  * Makes whole analyses again of what is told and the design it is told of. The system is compiled
  * here; while what it is compiled from stays the same, so does it.
  */
-export function createListener(): (design: Design, told: Told) => Analysis {
-  const compile = createCompiler();
+export function createListener(
+  compile = createCompiler(),
+): (design: Design, told: Told) => Analysis {
   let last: Analysis | null = null;
   let lastModel: Told['thermalModel'] | null = null;
   return (design, { thermalModel, words: _words, ...told }) => {
@@ -80,8 +81,11 @@ export function createListener(): (design: Design, told: Told) => Analysis {
   };
 }
 
-/** Compiles one design after the other. */
-function createCompiler(): (design: Design) => System {
+/**
+ * Compiles one design after the other. What stands as it stood in the one before is the same
+ * object; asked twice in turn for the same design, it answers with the same system.
+ */
+export function createCompiler(): (design: Design) => System {
   let space: Design | null = null;
   let standing: System | null = null;
   let named: System | null = null;

@@ -2,6 +2,7 @@ import type { PartKind } from '@/core/components';
 import isDeepEqual from 'fast-deep-equal';
 import { createStore } from 'zustand/vanilla';
 import { usePartLists } from '@/view/shared';
+import { afterPaint } from '@/view/shared/afterPaint';
 import {
   applyEdit,
   BUILD_VERSION,
@@ -17,8 +18,10 @@ import {
   type PortRef,
 } from '@/core/design';
 import {
+  createCompiler,
   createListener,
   isInWordsNow,
+  isOnlyMoved,
   isSameSpace,
   type Analysis,
   type Told,
@@ -26,6 +29,7 @@ import {
 import { analystInThread, Engine, jobKey, type Heard, type MakeAnalyst } from '@/engine';
 import type { CoolingCurve } from '@/core/thermal';
 import { sameSpace, type Routed } from '@/core/routing';
+import type { System } from '@/core/system';
 import { msg } from '@/core/messages';
 import {
   stepped,
@@ -71,6 +75,8 @@ export interface EditorState {
   readonly latest: Design;
   /** Runs what takes longer than a frame, over this build. */
   readonly engine: Engine;
+  /** The system of this build as it may be next: what it shares with the last one stays. */
+  compile(design: Design): System;
   readonly versions: Versions;
   readonly past: readonly Step[];
   readonly future: readonly Step[];
@@ -224,7 +230,8 @@ export function createEditor(
   let versions = UNCHANGED;
 
   const { partLists } = usePartLists.getState();
-  const listen = createListener();
+  const compile = createCompiler();
+  const listen = createListener(compile);
 
   return createStore<EditorState>()((set, get) => {
     const hear = ({ design: shown, told: of }: Heard): void => {
@@ -282,11 +289,14 @@ export function createEditor(
 
     /** The next build, and the edit that led there; null where it came from elsewhere. */
     const become = (next: Design, edit: Edit | null, rest: Partial<EditorState>): void => {
-      versions = raise(versions, edit ? partsTouched(get().latest, next) : EVERY_PART);
+      const { latest } = get();
+      versions = raise(versions, edit ? partsTouched(latest, next) : EVERY_PART);
       set({ latest: next, save: 'unsaved', ...rest });
-      for (const follower of [analyst, engine])
-        if (edit) follower.edited(next, edit);
-        else follower.replaced(next);
+      if (edit) {
+        // What is drawn ahead is drawn first.
+        analyst.edited(next, edit, isOnlyMoved(latest, next) ? afterPaint : undefined);
+        engine.edited(next, edit);
+      } else for (const follower of [analyst, engine]) follower.replaced(next);
     };
 
     /** One step back or on: with its patches, and into the other list. */
@@ -443,6 +453,7 @@ export function createEditor(
       analysis: listen(design, told),
       latest: design,
       engine,
+      compile,
       versions,
       past: [],
       future: [],

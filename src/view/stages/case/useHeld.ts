@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { isSameSpace } from '@/core/analysis';
-import { applyEdit, componentName, type Design, type Placement } from '@/core/design';
+import { isOnlyMoved } from '@/core/analysis';
+import { applyEdit, componentName, type Placement } from '@/core/design';
 import { measureGaps, mountDepthAt, type ClearanceReport, type MountDepth } from '@/core/clearance';
-import { compileSystem, moveEdit, type System } from '@/core/system';
+import { moveEdit, type System } from '@/core/system';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
 
@@ -21,8 +21,8 @@ interface Held {
 
 /**
  * A part in the hand: placed and measured anew with every move, kept in the build when it is let
- * go. What was moved otherwise stands in its new place at once too; all else follows when it is
- * worked out.
+ * go. What was moved otherwise stands in its new place at once too; its gaps, as all else, follow
+ * when they are worked out.
  */
 export function useHeld(): Held {
   const design = useEditor((s) => s.design);
@@ -35,18 +35,23 @@ export function useHeld(): Held {
     readonly placement: Placement;
   } | null>(null);
   const latest = useEditor((s) => s.latest);
-  const live = useMemo(() => {
+  const compile = useEditor((s) => s.compile);
+  const model = useMemo(() => {
     const ahead = held
       ? applyEdit(design, moveEdit(analysis.system, held.component, held.placement)).design
       : latest;
-    if (isSameSpace(ahead, design) || !hasSameParts(ahead, design)) return null;
-    const system = compileSystem(ahead);
-    return {
-      model: system,
-      gaps: measureGaps(system).gaps,
-      rooms: (ahead.case?.mounts ?? []).map((m) => mountDepthAt(system, m)),
-    };
-  }, [analysis.system, design, held, latest]);
+    return isOnlyMoved(design, ahead) ? compile(ahead) : analysis.system;
+  }, [analysis.system, compile, design, held, latest]);
+  const isHolding = held !== null;
+  const measured = useMemo(
+    () =>
+      isHolding && {
+        gaps: measureGaps(model).gaps,
+        mountDepths: (model.design.case?.mounts ?? []).map((m) => mountDepthAt(model, m)),
+      },
+    [isHolding, model],
+  );
+  const { gaps, mountDepths } = measured || analysis.reports.clearance;
   const hold = (component: string, placement: Placement | null): void => {
     if (placement && picked !== component) pick(component);
     if (placement) {
@@ -65,17 +70,11 @@ export function useHeld(): Held {
     });
   };
   return {
-    model: live?.model ?? analysis.system,
-    gaps: live?.gaps ?? analysis.reports.clearance.gaps,
-    mountDepths: live?.rooms ?? analysis.reports.clearance.mountDepths,
+    model,
+    gaps,
+    mountDepths,
     at: held,
-    holding: held !== null,
+    holding: isHolding,
     hold,
   };
 }
-
-/** Whether parts and case are the same; they may stand elsewhere. */
-const hasSameParts = (a: Design, b: Design): boolean =>
-  a.case === b.case &&
-  a.components.length === b.components.length &&
-  a.components.every(({ id }, i) => id === b.components[i]?.id);

@@ -1,4 +1,5 @@
-import { frameSheet, standOffs, trayBoxes, type System } from '@/core/system';
+import { memo } from 'react';
+import { frameSheet, roomsOf, standOffs, trayBoxes, type System } from '@/core/system';
 import { formatMeasure, formatSize } from '@/core/units';
 import { ROOM_BEHIND_MM, type CasePart } from '@/core/components';
 import type { Vec } from '@/core/geometry';
@@ -29,14 +30,54 @@ export function Shell({
 }) {
   const { case: box } = system.design;
   if (!box) return null;
+  return (
+    <g pointerEvents="none">
+      <Sheets view={view} box={box} size={size} />
+      {standOffs(box, system.placed).map((c, i) => {
+        const [x1, y1] = flatPoint(view, size, c.from),
+          [x2, y2] = flatPoint(view, size, c.to);
+        return view === 'side' ? (
+          <circle
+            key={i}
+            cx={x1}
+            cy={y1}
+            r={c.radius}
+            fill="none"
+            stroke="var(--soft)"
+            strokeWidth="0.8"
+          />
+        ) : (
+          <path
+            key={i}
+            d={`M${x1} ${y1}L${x2} ${y2}`}
+            stroke="var(--soft)"
+            strokeWidth={2 * c.radius}
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+/** What of the case is the same wherever its parts stand. */
+const Sheets = memo(function Sheets({
+  view,
+  box,
+  size,
+}: {
+  readonly view: View;
+  readonly box: CasePart;
+  readonly size: Vec;
+}) {
   const [w, h] = sheetSize(view, size);
   const [left, right, top, bottom] = SIDES[view].map((s) =>
     s === 'tray' ? (box.panels_mm?.tray ?? 1) : frameSheet(box, s),
   ) as [number, number, number, number];
   const isOpen = box.air?.open === true;
-  const back = system.rooms?.behind ? flatBox(view, size, system.rooms.behind) : null;
+  const behind = roomsOf(box).behind;
+  const back = behind && flatBox(view, size, behind);
   return (
-    <g pointerEvents="none">
+    <>
       {isOpen ? (
         <rect
           x={0}
@@ -121,28 +162,6 @@ export function Shell({
             </rect>
           );
         })}
-      {standOffs(box, system.placed).map((c, i) => {
-        const [x1, y1] = flatPoint(view, size, c.from),
-          [x2, y2] = flatPoint(view, size, c.to);
-        return view === 'side' ? (
-          <circle
-            key={i}
-            cx={x1}
-            cy={y1}
-            r={c.radius}
-            fill="none"
-            stroke="var(--soft)"
-            strokeWidth="0.8"
-          />
-        ) : (
-          <path
-            key={i}
-            d={`M${x1} ${y1}L${x2} ${y2}`}
-            stroke="var(--soft)"
-            strokeWidth={2 * c.radius}
-          />
-        );
-      })}
-    </g>
+    </>
   );
-}
+});

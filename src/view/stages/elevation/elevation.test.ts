@@ -3,9 +3,11 @@ import { demoDesign } from '@/catalogue';
 import { withoutRoutes, type Design } from '@/core/design';
 import { analyse } from '@/core/analysis';
 import type { Vec } from '@/core/geometry';
+import type { System } from '@/core/system';
+import type { Run } from '@/core/tubing';
 import { placeLabels, type Wanted } from './labels';
 import { caseWay, flatBox, flatPoint, sheetSize } from '@/core/elevation';
-import { runPath } from './runPath';
+import { estimatedPath, routedPath } from './runPath';
 
 const SIZE: Vec = [400, 300, 200];
 
@@ -122,12 +124,12 @@ describe('labels', () => {
 });
 
 describe('runs as drawn', () => {
+  const drawn = (system: System, run: Run, flat: (p: Vec) => readonly [number, number]) =>
+    run.routed ? routedPath(run, flat) : estimatedPath(system, run, 30, flat);
   const path = (demo: string): string[] => {
     const { system, reports } = analyse(withoutRoutes(demoDesign(demo) as Design));
     const size = system.design.case?.interior as Vec;
-    return reports.runs.flatMap(
-      (r) => runPath(system, r, 30, (p) => flatPoint('side', size, p)) ?? [],
-    );
+    return reports.runs.flatMap((r) => drawn(system, r, (p) => flatPoint('side', size, p)) ?? []);
   };
 
   test('soft tube is a curve from port to port', () => {
@@ -150,16 +152,16 @@ describe('runs as drawn', () => {
     const tower = demoDesign('fenland-flood-tower') as Design;
     const { system, reports } = analyse(tower);
     const size = system.design.case?.interior as Vec;
-    const drawn = reports.runs.flatMap(
-      (r) => runPath(system, r, 30, (p) => flatPoint('side', size, p)) ?? [],
+    const paths = reports.runs.flatMap(
+      (r) => drawn(system, r, (p) => flatPoint('side', size, p)) ?? [],
     );
-    expect(drawn.length).toBe(11);
-    expect(drawn).not.toEqual(path('fenland-flood-tower'));
+    expect(paths.length).toBe(11);
+    expect(paths).not.toEqual(path('fenland-flood-tower'));
   });
 
   test('a joint is not drawn as a tube', () => {
     const { system, reports } = analyse(demoDesign('dawn-chorus-desk') as Design);
     const joint = reports.runs.find((r) => r.by === 'direct');
-    expect(joint && runPath(system, joint, 30, (p) => [p[0], p[1]])).toBeNull();
+    expect(joint && drawn(system, joint, (p) => [p[0], p[1]])).toBeNull();
   });
 });

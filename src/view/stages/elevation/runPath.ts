@@ -8,21 +8,32 @@ const ROUTED_STEP_MM = 4;
 
 type Flatten = (p: Vec) => readonly [number, number];
 
+/** A routed run as an SVG path in sheet millimetres. */
+export const routedPath = (run: Run, flat: Flatten): string =>
+  linePath(middleLine(run, ROUTED_STEP_MM), flat);
+
+/** Points in the case as an SVG path in sheet millimetres. */
+export const linePath = (points: readonly Vec[], flat: Flatten): string =>
+  points
+    .map(
+      (p, i) =>
+        `${i === 0 ? 'M' : 'L'}${flat(p)
+          .map((v) => v.toFixed(1))
+          .join(' ')}`,
+    )
+    .join('');
+
 /**
  * How a run is drawn until it is routed: soft tube as a curve that leaves and meets both ports
  * along their directions, hard tube as straight legs with rounded corners. An SVG path in sheet
  * millimetres, or null when an end has no place.
  */
-export function runPath(system: System, run: Run, radius_mm: number, flat: Flatten): string | null {
-  if (run.routed)
-    return middleLine(run, ROUTED_STEP_MM)
-      .map(
-        (p, i) =>
-          `${i === 0 ? 'M' : 'L'}${flat(p)
-            .map((v) => v.toFixed(1))
-            .join(' ')}`,
-      )
-      .join('');
+export function estimatedPath(
+  system: System,
+  run: Run,
+  radius_mm: number,
+  flat: Flatten,
+): string | null {
   const from = system.portAt(run.from),
     to = system.portAt(run.to);
   const P = (p: Vec): string =>
