@@ -1,11 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import { seenOfCutRow } from './wholeRows';
+import { seenOfCutLine, seenOfCutRow } from './wholeRows';
 
 const rows = (from: number, height: number, count: number) =>
   Array.from({ length: count }, (_, i) => ({
     top: from + i * height,
     bottom: from + (i + 1) * height,
   }));
+
+test('of a line of text the tallest thing in it; nothing where the edge falls between two', () => {
+  const text = { top: 203, bottom: 221 },
+    button = { top: 200, bottom: 224 },
+    picture = { top: 150, bottom: 300 };
+  expect(seenOfCutLine(215, [text, button, picture])).toBe(15);
+  expect(seenOfCutLine(215, [{ top: 197, bottom: 215 }])).toBe(0);
+  expect(seenOfCutLine(215, [])).toBe(0);
+});
 
 describe('the end of a table that scrolls', () => {
   test('what is seen of the row that the edge cuts through', () => {

@@ -2,7 +2,8 @@
 import { useEffect, useRef, type RefObject } from 'react';
 
 /** Taller rows hold a drawing or a form: half of one says more than none. */
-const TALLEST_PX = 90;
+const TALLEST_PX = 90,
+  TALLEST_LINE_PX = 40;
 
 interface Span {
   readonly top: number;
@@ -17,19 +18,47 @@ export function seenOfCutRow(edge: number, rows: readonly Span[]): number {
   return cut.length === 0 ? 0 : Math.min(...cut);
 }
 
-/** How much of a row of its tables is seen that the lower edge of what scrolls cuts through, px. */
+/** How much is seen of a line of text, and of what stands in it, that the lower edge cuts, px. */
+export const seenOfCutLine = (edge: number, lines: readonly Span[]): number =>
+  Math.max(
+    0,
+    ...lines
+      .filter((l) => l.top < edge - 1 && l.bottom > edge + 1 && l.bottom - l.top <= TALLEST_LINE_PX)
+      .map((l) => edge - l.top),
+  );
+
+/** Lines of the paragraphs and findings that an edge cuts through. */
+const linesAt = (edge: number, scroller: HTMLElement): readonly Span[] =>
+  [...scroller.querySelectorAll('p, li')]
+    .filter((text) => {
+      const { top, bottom } = text.getBoundingClientRect();
+      return top < edge && bottom > edge && !text.contains(document.activeElement);
+    })
+    .flatMap((text) => {
+      const range = document.createRange();
+      range.selectNodeContents(text);
+      return [...range.getClientRects()];
+    });
+
+/**
+ * How much of a row of its tables or a line of its text is seen that the lower edge of what scrolls
+ * cuts through, px.
+ */
 function seenAtEdge(scroller: HTMLElement): number {
   const { top } = scroller.getBoundingClientRect(),
     edge = top + scroller.clientTop + scroller.clientHeight;
   const isScrolling = scroller.scrollHeight > scroller.clientHeight + 1,
     isAtEnd = scroller.scrollTop + scroller.clientHeight >= scroller.scrollHeight - 1;
-  const rows = isScrolling && !isAtEnd ? [...scroller.querySelectorAll('tr')] : [];
-  return seenOfCutRow(
-    edge,
-    rows
-      // The row that the focus is in stays as it is.
-      .filter((row) => !row.contains(document.activeElement))
-      .map((row) => row.getBoundingClientRect()),
+  if (!isScrolling || isAtEnd) return 0;
+  // The row that the focus is in stays as it is.
+  const rows = [...scroller.querySelectorAll('tr')].filter(
+    (row) => !row.contains(document.activeElement),
+  );
+  return (
+    seenOfCutRow(
+      edge,
+      rows.map((row) => row.getBoundingClientRect()),
+    ) || seenOfCutLine(edge, linesAt(edge, scroller))
   );
 }
 
@@ -64,7 +93,7 @@ const SHORTEN: Ending = {
 };
 
 /**
- * For what scrolls: its tables end in whole rows while it stands still.
+ * For what scrolls: its tables end in whole rows, its text in whole lines while it stands still.
  *
  * @param isSheet whether it floats over the page and may be shorter
  */

@@ -1,5 +1,5 @@
 'use client';
-import { memo, useDeferredValue } from 'react';
+import { memo, useDeferredValue, type ReactNode } from 'react';
 import { CASE_NAMES, CASE_WORDS } from '@/core/components';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -58,7 +58,14 @@ const Answer = memo(function Answer({
   const report = analysis.reports.heat[design.brief.loadCase];
   const { summer, sizing } = analysis.reports;
   const { limits } = design.brief;
-  const bandOf = (component: string, spot: string): string => {
+  const bandOf = (component: string, spot: string): ReactNode => {
+    if (!bands)
+      return (
+        <>
+          <span aria-hidden>…</span>
+          <span className="visually-hidden">{msg`not worked out yet`}</span>
+        </>
+      );
     const b = bands?.hotSpots.find((x) => x.component === component && x.hotSpot === spot)?.temp_C;
     return b ? msg`${formatShown(b.low, '°C')} to ${formatShown(b.high, '°C')}` : '';
   };

@@ -109,6 +109,8 @@ function Cooling() {
     if (rise === null) return msg`No steady temperature`;
     if (held && quiet && missing > SURE)
       return msg`Meets the brief, with a risk of ${Math.round(100 * missing)} %`;
+    // Until the band is worked out nothing is known of the risk.
+    if (held && quiet && !bands.result) return msg`Meets the brief as calculated`;
     if (held && quiet) return msg`Meets the brief, and quiet`;
     if (held) return msg`Cool enough, but too loud`;
     if (quiet) return msg`Quiet enough, but too warm`;
