@@ -1,5 +1,6 @@
 export {
   caseWay,
+  clipStroke,
   flatBox,
   flatPoint,
   outlineOf,

@@ -1,4 +1,4 @@
-import { cornersIn, type Box, type Vec } from '../geometry';
+import { add, cornersIn, type Box, type Vec } from '../geometry';
 import type { Solid } from '../system';
 import { msg, worded } from '../messages';
 
@@ -55,6 +55,30 @@ export function caseWay(view: View, dx: number, dy: number): Vec {
   if (view === 'side') return [dx, -dy, 0];
   return view === 'front' ? [0, -dy, -dx] : [dx, 0, dy];
 }
+
+/**
+ * A clip on a tube as a stroke across it, from edge to edge on the sheet; where the tube points at
+ * the eye, a level one.
+ *
+ * @param reach_mm how far it stands out from the middle of the tube
+ */
+export function clipStroke(
+  view: View,
+  size: Vec,
+  { at, along }: { readonly at: Vec; readonly along: Vec },
+  reach_mm: number,
+): readonly [readonly [number, number], readonly [number, number]] {
+  const [x, y] = flatPoint(view, size, at),
+    [x1, y1] = flatPoint(view, size, add(at, along));
+  const long = Math.hypot(x1 - x, y1 - y);
+  const [ax, ay] = long > AT_THE_EYE ? [-(y1 - y) / long, (x1 - x) / long] : [1, 0];
+  return [
+    [x - ax * reach_mm, y - ay * reach_mm],
+    [x + ax * reach_mm, y + ay * reach_mm],
+  ];
+}
+/** A way that shows no longer than this on the sheet points at the eye; of a unit. */
+const AT_THE_EYE = 0.1;
 
 /** Solids to be drawn: of the cells of a body that stands aslant the first, which stands for it. */
 export const wholeBodies = (solids: readonly Solid[]): readonly Solid[] => {

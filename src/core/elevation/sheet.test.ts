@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { demoDesign } from '@/catalogue';
 import { elevationToSvg } from '@/format';
 import { analyse } from '../analysis';
-import type { Design } from '../design';
-import { elevationSheet, ELEVATIONS } from '.';
+import { applyEdit, type Design } from '../design';
+import { clipStroke, elevationSheet, ELEVATIONS } from '.';
 
 const design = demoDesign('dawn-chorus-desk') as Design;
 const { system, reports } = analyse(design);
@@ -30,6 +30,55 @@ describe('elevations with dimensions', () => {
     const texts = sheet?.shapes.flatMap((s) => (s.shape === 'text' ? [s.text] : [])) ?? [];
     expect(texts).toContain(`Front radiator ${thick}`);
     expect(texts).toContain(String(Math.min(...boxes.map((b) => b.min[0]))));
+  });
+
+  test('a clipped tube has a stroke across it at each of its clips, as wide as the tube and more', () => {
+    const [loop] = design.loops;
+    const soft = loop?.connections.find((c) => c.by === 'tube')?.id ?? '';
+    const held = analyse(
+      applyEdit(design, {
+        do: 'connection.clips',
+        loop: loop?.id ?? '',
+        connection: soft,
+        clipped: true,
+      }).design,
+    );
+    const run = held.reports.runs.find((r) => r.id === soft);
+    const clips = run?.routed?.clips ?? [];
+    expect(clips.length).toBeGreaterThan(0);
+    const strokes = (of: typeof held) =>
+      elevationSheet(of.system, of.reports.runs, 'side')?.shapes.flatMap((s) =>
+        s.shape === 'line' && s.points.length === 2 ? [s.points] : [],
+      ) ?? [];
+    const plain = strokes({ ...held, reports: { ...held.reports, runs: [] } }).length;
+    const drawn = strokes(held);
+    expect(drawn.length - plain).toBe(clips.length);
+    const wide = (run?.tube.outer_mm ?? 0) + 6;
+    const across = drawn.filter(([a, b]) => {
+      const length = Math.hypot((b?.[0] ?? 0) - (a?.[0] ?? 0), (b?.[1] ?? 0) - (a?.[1] ?? 0));
+      return Math.abs(length - wide) < 1e-6;
+    });
+    expect(across.length).toBe(clips.length);
+  });
+
+  test('a stroke lies across its tube; one that points at the eye has a level one', () => {
+    const size = [400, 300, 200] as const;
+    const at = [100, 100, 50] as const;
+    const upright = clipStroke('side', size, { at, along: [0, 1, 0] }, 10);
+    expect(upright).toEqual([
+      [90, 200],
+      [110, 200],
+    ]);
+    const eye = clipStroke('side', size, { at, along: [0, 0, 1] }, 10);
+    expect(eye).toEqual([
+      [90, 200],
+      [110, 200],
+    ]);
+    const [[x1, y1], [x2, y2]] = clipStroke('side', size, { at, along: [0.6, 0.8, 0] }, 10);
+    // Across 0.6, 0.8 on a sheet whose y points down: 0.8 along, 0.6 down for each of 20 mm.
+    expect([Math.abs(x2 - x1), Math.abs(y2 - y1)].map((v) => Number(v.toFixed(6)))).toEqual([
+      16, 12,
+    ]);
   });
 
   test('as SVG it is of its own size in mm, and text is safe in it', () => {

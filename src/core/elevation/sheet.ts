@@ -3,7 +3,15 @@ import { union, type Vec } from '../geometry';
 import { middleLine } from '../routing';
 import type { PlacedComponent, System } from '../system';
 import type { Run } from '../tubing';
-import { flatBox, flatPoint, sheetSize, VIEW_NAMES, wholeBodies, type View } from './project';
+import {
+  clipStroke,
+  flatBox,
+  flatPoint,
+  sheetSize,
+  VIEW_NAMES,
+  wholeBodies,
+  type View,
+} from './project';
 
 type Point = readonly [x: number, y: number];
 
@@ -41,6 +49,8 @@ const STEP_MM = 4;
 const HEAVY = 0.9,
   PLAIN = 0.45,
   THIN = 0.25;
+/** A clip is drawn so far beyond its tube, mm. */
+const CLIP_STANDS_OUT_MM = 3;
 /** Parts whose place is dimensioned, from the left and the lower wall as drawn. */
 const DIMENSIONED: readonly PlacedComponent['part']['kind'][] = ['radiator', 'reservoir', 'pump'];
 
@@ -128,7 +138,14 @@ const runShapes = (
 ): readonly ElevationShape[] =>
   runs.flatMap((run): ElevationShape[] => {
     const points = middleLine(run, STEP_MM).map((p) => inCase(flatPoint(view, size, p)));
-    return points.length > 1 ? [{ shape: 'line', points, weight: HEAVY * 1.6 }] : [];
+    if (points.length < 2) return [];
+    const reach_mm = run.tube.outer_mm / 2 + CLIP_STANDS_OUT_MM;
+    const clips = (run.routed?.clips ?? []).map((clip): ElevationShape => ({
+      shape: 'line',
+      points: clipStroke(view, size, clip, reach_mm).map(inCase),
+      weight: HEAVY,
+    }));
+    return [{ shape: 'line', points, weight: HEAVY * 1.6 }, ...clips];
   });
 
 interface DimensionRow {

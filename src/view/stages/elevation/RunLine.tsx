@@ -1,6 +1,6 @@
 'use client';
 import { memo, useMemo } from 'react';
-import { flatPoint, type View } from '@/core/elevation';
+import { clipStroke, flatPoint, type View } from '@/core/elevation';
 import type { Vec } from '@/core/geometry';
 import type { Run } from '@/core/tubing';
 import { cutWords } from '../runWords';
@@ -57,9 +57,23 @@ export const RunLine = memo(function RunLine({
       <path {...line} stroke="var(--ink)" strokeWidth={outer_mm + 1.6} />
       <path {...line} stroke={colour} strokeWidth={outer_mm - 1.6} />
       <path d={d} fill="none" stroke="var(--paper)" strokeWidth="1.2" strokeDasharray="2 7" />
+      {run.routed?.clips.map((clip, i) => (
+        <path
+          key={`clip-${i}`}
+          d={strokePath(clipStroke(view, size, clip, outer_mm / 2 + CLIP_STANDS_OUT_MM))}
+          stroke="var(--ink)"
+          strokeWidth="3"
+        />
+      ))}
     </g>
   );
 });
+
+/** A clip is drawn so far beyond its tube, mm. */
+const CLIP_STANDS_OUT_MM = 3;
+
+const strokePath = ([[x1, y1], [x2, y2]]: ReturnType<typeof clipStroke>): string =>
+  `M${x1} ${y1}L${x2} ${y2}`;
 
 function EndFitting({
   from: [x1, y1],
