@@ -3,6 +3,8 @@ import type { Vec } from '../geometry';
 import { isWet } from '../components';
 
 const STAYS: MayMove = { turn: false, slide_mm: 0 };
+/** What slides so far may stand anywhere in its case, mm. */
+export const ANYWHERE_MM = 2000;
 /** How far what stands free, or hangs on a rail, may slide where the builder said nothing, mm. */
 const SLIDE_MM = 40;
 

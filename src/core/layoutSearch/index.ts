@@ -1,4 +1,4 @@
-export { freedomOf, homeOf, isNearHome, keepHome } from './freedom';
+export { ANYWHERE_MM, freedomOf, homeOf, isNearHome, keepHome } from './freedom';
 export { leastJoint, type Factor } from './eliminate';
 export { variablesOf, type Looking, type PartState, type Variable } from './states';
 export { ChoiceSearch, costOfChoice, type Choice } from './search';

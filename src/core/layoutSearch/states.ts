@@ -255,7 +255,10 @@ function posesOf(
 const standingOn = (system: System, id: string): readonly string[] =>
   system.mates.standingOn(id).flatMap((x) => [x, ...standingOn(system, x)]);
 
-/** Steps along the axes that bring one of its ports level with one it is joined to, and even ones. */
+/**
+ * Steps that bring one of its ports level with one it is joined to, along one axis or several at
+ * once, and even ones along each axis.
+ */
 function shiftsOf(system: System, { id }: Component, most_mm: number): readonly Vec[] {
   const joined = system.design.loops.flatMap((l) =>
     l.connections.flatMap((c): (readonly [PortRef, PortRef])[] => {
@@ -264,16 +267,31 @@ function shiftsOf(system: System, { id }: Component, most_mm: number): readonly 
       return c.to.component === id ? [[c.to, c.from]] : [];
     }),
   );
-  const along = ([0, 1, 2] as const).map((axis) => {
-    const level = joined.flatMap(([own, other]) => {
+  const levelling = (axis: 0 | 1 | 2): readonly number[] => {
+    const steps = joined.flatMap(([own, other]) => {
       const a = system.portAt(own),
         b = system.portAt(other);
       const by = a && b ? Math.round(b.at[axis] - a.at[axis]) : 0;
       return by !== 0 && Math.abs(by) <= most_mm ? [by] : [];
     });
-    return [...new Set([...level, -most_mm, most_mm])];
-  });
-  return along.flatMap((steps, axis) =>
-    steps.map((by) => [0, 1, 2].map((i) => (i === axis ? by : 0)) as unknown as Vec),
+    return [0, ...new Set(steps)];
+  };
+  const level = levelling(0).flatMap((x) =>
+    levelling(1).flatMap((y) => levelling(2).map((z): Vec => [x, y, z])),
   );
+  const even = EVEN_MM.filter((mm) => mm < most_mm);
+  const far = most_mm < (EVEN_MM.at(-1) ?? 0) ? [...even, most_mm] : even;
+  const along = ([0, 1, 2] as const).flatMap((axis) =>
+    far.flatMap((mm) => [mm, -mm].map((by) => onAxis(axis, by))),
+  );
+  const axesOf = (step: Vec): number => step.filter((by) => by !== 0).length;
+  return [...level.filter((step) => axesOf(step) > 0), ...along]
+    .sort((a, b) => axesOf(a) - axesOf(b))
+    .slice(0, MOST_SHIFTS);
 }
+/** Even steps, mm; what slides less far goes as far as it may. */
+const EVEN_MM = [60, 200, 400];
+const MOST_SHIFTS = 40;
+
+const onAxis = (axis: 0 | 1 | 2, by: number): Vec =>
+  [0, 1, 2].map((i) => (i === axis ? by : 0)) as unknown as Vec;

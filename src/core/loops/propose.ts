@@ -9,9 +9,10 @@ import {
   findComponent,
 } from '../design';
 import { compileSystem, facing, heightOf, roomAt, spans, type System } from '../system';
-import { isWet, type CoolantPart, type FittingPart, type TubePart } from '../components';
+import type { CoolantPart, FittingPart, TubePart } from '../components';
 import { distance, type Vec } from '../geometry';
 import { fittingBodies, lowestDrain } from './drainPort';
+import { looseParts } from './loose';
 import { middleOf, passThrough, placeOf, portsOf } from './ports';
 
 /**
@@ -27,14 +28,6 @@ export interface LoopChoice {
   readonly components?: readonly string[];
   /** Male-to-male fittings that may be taken where two ports face each other. */
   readonly bridges?: readonly FittingPart[];
-}
-
-/** Wet parts that no loop touches yet. */
-export function looseParts(design: Design): readonly string[] {
-  const used = new Set(
-    design.loops.flatMap((l) => l.connections.flatMap((k) => [k.from.component, k.to.component])),
-  );
-  return design.components.filter((i) => isWet(i.part) && !used.has(i.id)).map((i) => i.id);
 }
 
 /**

@@ -293,7 +293,8 @@ export function routeOne(system: System, routed: Routed, connection: string): Ro
   const task = tasks.find((t) => t.connection === connection);
   if (!task) return routed;
   const others = routed.routes.filter((r) => r.connection !== connection);
-  const effort = { most: LIVE_MOST, weight: LIVE_WEIGHT };
+  const was = routed.routes.find((r) => r.connection === connection);
+  const effort = { most: LIVE_MOST, weight: LIVE_WEIGHT, ...(was ? { was } : {}) };
   const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
   const routes = withReports(system, tasks, route ? [...others, route] : others);
   const missing = routed.missing.filter((m) => m.connection !== connection);

@@ -99,7 +99,7 @@ function joints(
 }
 
 /** A leg that goes on, as an end a way may begin at. */
-const bare = (mouth: Vec, direction: Vec): EndWay => ({
+export const bare = (mouth: Vec, direction: Vec): EndWay => ({
   piece: 'straight',
   duties: [],
   bodies: [],

@@ -1,8 +1,9 @@
 import type { Via } from '../design';
 import { trayBoxes, type System } from '../system';
-import { bodiesMeet, boxGap, dot, union, type Vec } from '../geometry';
+import { bodiesMeet, boxGap, distance, dot, union } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeFewBends, type FewBends } from './fewBends';
+import { followed } from './followed';
 import { routeRigid, type WayFound } from './rigidRoute';
 import { shortened } from './shortcuts';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
@@ -29,6 +30,8 @@ export interface Effort {
   readonly weight?: number;
   /** Distances tried in turn, mm; the brief's and then less where it is not said. */
   readonly kept_mm?: readonly number[];
+  /** In the hand: the way that lay before, which is followed where that can be. */
+  readonly was?: Route;
 }
 
 /**
@@ -159,21 +162,99 @@ function routeBy(
   const froms = openEnds(system, t, 'from', fixed, history ? [] : others, stacked),
     tos = openEnds(system, t, 'to', fixed, history ? [] : others, stacked);
   const { clear_mm } = system.design.brief.limits;
-  for (const kept of effort.kept_mm ?? [clear_mm, ...KEPT_MM.filter((k) => k < clear_mm)]) {
-    const workspace = workspaceFor(
-      system,
-      t,
-      fixed,
-      waiting,
-      others,
-      [...froms, ...tos],
-      kept,
-      history,
-    );
-    const route = findWay(t, workspace, froms, tos, others, kept, t.limits.radius_mm, effort);
+  const ends = [...froms, ...tos];
+  const rooms = (effort.kept_mm ?? [clear_mm, ...KEPT_MM.filter((k) => k < clear_mm)]).map(
+    (kept) => {
+      let workspace: Workspace | null = null;
+      return {
+        kept,
+        room: (): Workspace =>
+          (workspace ??= workspaceFor(system, t, fixed, waiting, others, ends, kept, history)),
+      };
+    },
+  );
+  for (const { kept, room } of effort.was && !stacked ? rooms : []) {
+    const route = followedRoute(t, room(), froms, tos, others, kept, effort.was);
+    if (route) return route;
+  }
+  for (const { kept, room } of rooms) {
+    const route = findWay(t, room(), froms, tos, others, kept, t.limits.radius_mm, effort);
     if (route) return route;
   }
   return null;
+}
+
+/** A hard tube put into other planes as it lies, where both its ends are still open. */
+function followedRoute(
+  t: Task,
+  workspace: Workspace,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  others: readonly Route[],
+  kept_mm: number,
+  was: Route | undefined,
+): Route | null {
+  const { waypoints = [] } = t.constraints;
+  const from = froms.find((end) => was && isSameEnd(end, was.from)),
+    to = tos.find((end) => was && isSameEnd(end, was.to));
+  if (!was || !from || !to || !t.loop.tube.hard || waypoints.length === 0) return null;
+  const asked = closedFormOf(t, workspace, others, t.limits.radius_mm);
+  const way = followed({ corners: was.corners, from, to }, waypoints, asked);
+  return way && routeBySteps(t, workspace, way, t.limits.radius_mm, kept_mm);
+}
+
+const isSameEnd = (a: EndWay, b: EndWay): boolean =>
+  a.piece === b.piece &&
+  dot(a.direction, b.direction) > SAME_WAY &&
+  distance(a.mouth, b.mouth) < SAME_MM;
+const SAME_WAY = 0.9999,
+  SAME_MM = 0.01;
+
+/** A way that was found, as a route. */
+function routeBySteps(
+  t: Task,
+  workspace: Workspace,
+  way: Pick<WayFound, 'corners' | 'from' | 'to' | 'cost'>,
+  radius_mm: number,
+  kept_mm: number,
+): Route {
+  const route = {
+    connection: t.connection,
+    loop: t.loop.id,
+    corners: way.corners,
+    radius_mm,
+    path: roundedPath(way.corners, radius_mm),
+    from: way.from,
+    to: way.to,
+    kept_mm,
+    cost: way.cost,
+    preference: 0,
+  };
+  return { ...route, preference: tasteOf(workspace.blocks, route) };
+}
+
+/** Coordinates of the corners of the loop's other runs, by axis. */
+const levelsOf = (t: Task, others: readonly Route[]): readonly [number[], number[], number[]] =>
+  ([0, 1, 2] as const).map((i) =>
+    others.filter((o) => o.loop === t.loop.id).flatMap((o) => o.corners.map((c) => c[i])),
+  ) as unknown as readonly [number[], number[], number[]];
+
+/** What ways in closed form are looked for with. */
+function closedFormOf(
+  t: Task,
+  workspace: Workspace,
+  others: readonly Route[],
+  radius_mm: number,
+): FewBends {
+  return {
+    workspace,
+    limits: { ...t.limits, radius_mm },
+    // A soft tube laid like a hard one pays for every quarter turn.
+    prices: t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM },
+    tube_mm: t.radius,
+    level: levelsOf(t, others),
+    depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
+  };
 }
 
 const bends45 = ({ limits: { angles_deg } }: Task): boolean =>
@@ -191,53 +272,21 @@ export function findWay(
   { most, weight = WEIGHT }: Effort = {},
 ): Route | null {
   const limits = { ...t.limits, radius_mm: radius };
-  const made = (
-    w: {
-      readonly corners: readonly Vec[];
-      readonly from: EndWay;
-      readonly to: EndWay;
-      readonly cost: number;
-    },
-    r: number,
-  ): Route => {
-    const route = {
-      connection: t.connection,
-      loop: t.loop.id,
-      corners: w.corners,
-      radius_mm: r,
-      path: roundedPath(w.corners, r),
-      from: w.from,
-      to: w.to,
-      kept_mm: kept,
-      cost: w.cost,
-      preference: 0,
-    };
-    return { ...route, preference: tasteOf(workspace.blocks, route) };
-  };
+  const made = (way: Pick<WayFound, 'corners' | 'from' | 'to' | 'cost'>, r: number): Route =>
+    routeBySteps(t, workspace, way, r, kept);
   const vias: readonly Via[] = t.constraints.waypoints ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
     const soft = routeFlexible(workspace, froms, tos, limits, t.clipped);
     if (soft) return made(soft, soft.radius_mm);
   }
-  const level = ([0, 1, 2] as const).map((i) =>
-    others.filter((o) => o.loop === t.loop.id).flatMap((o) => o.corners.map((c) => c[i])),
-  ) as unknown as readonly [number[], number[], number[]];
+  const closed = closedFormOf(t, workspace, others, radius);
+  const { level, prices } = closed;
   const openings = t.behind ? t.openings : [];
   const asked = ([0, 1, 2] as const).map((i) => [
     ...vias.flatMap((v) => v[i] ?? []),
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
-  // A soft tube laid like a hard one pays for every quarter turn.
-  const prices = t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM };
   const isFree = t.loop.tube.hard && vias.length === 0;
-  const closed: FewBends = {
-    workspace,
-    limits,
-    prices,
-    tube_mm: t.radius,
-    level,
-    depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
-  };
   const few = isFree ? routeFewBends(froms, tos, closed) : null;
   const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices.bend_mm),
     goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices.bend_mm);

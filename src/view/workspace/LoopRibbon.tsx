@@ -6,8 +6,7 @@ import { drawingOf } from '@/core/components';
 import type { LoopGraph } from '@/core/system';
 import { formatFlow, formatMeasure } from '@/core/units';
 import { StationIcon, temperatureColour, Press } from '@/view/shared';
-import { useEditor } from './EditorProvider';
-import { useDrawRun } from './useDrawRun';
+import { useEditor, useEditorNow } from './EditorProvider';
 import { stationText } from './stationText';
 import styles from './LoopRibbon.module.css';
 
@@ -24,7 +23,13 @@ interface Props {
 export const LoopRibbon = memo(function LoopRibbon({ graph, design, reports, low, high }: Props) {
   const picked = useEditor((s) => s.picked);
   const pick = useEditor((s) => s.pick);
-  const { drawing, takePart } = useDrawRun();
+  const editorNow = useEditorNow();
+  const drawing = useEditor((s) => s.drawing);
+  // Whatever began the drawing has loaded this already.
+  const takePart = async (component: string): Promise<void> => {
+    const { runDrawing } = await import('./runDrawing');
+    runDrawing(editorNow).takePart(component);
+  };
   const { loop, layout } = graph;
   const heat = reports.heat[design.brief.loadCase];
   const flow = reports.flow.loops.find((l) => l.id === loop.id);
@@ -60,7 +65,7 @@ export const LoopRibbon = memo(function LoopRibbon({ graph, design, reports, low
                 aria-label={text}
                 data-text={`${name}${out_C === undefined ? '' : `, ${formatMeasure(out_C, '°C', { decimals: 1 })}`}`}
                 onClick={() => {
-                  if (drawing) takePart(visit.component);
+                  if (drawing) void takePart(visit.component);
                   else pick(picked === visit.component ? null : visit.component);
                 }}
               >

@@ -1,9 +1,8 @@
 'use client';
 import { Press } from '@/view/shared';
 import { componentName } from '@/core/design';
-import { insertStation } from '@/core/loops';
 import { msg } from '@/core/messages';
-import { useEditor } from './EditorProvider';
+import { useEditor, useEditorNow } from './EditorProvider';
 import styles from './LoopLine.module.css';
 
 /**
@@ -15,8 +14,11 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
   const commit = useEditor((s) => s.commit);
   const pick = useEditor((s) => s.pick);
   const nameOf = (id: string): string => componentName(design, id);
-  const put = (component: string, loop: string, name: string): void => {
-    const edit = insertStation(design, loop, component);
+  const editorNow = useEditorNow();
+  const put = async (component: string, loop: string, name: string): Promise<void> => {
+    // The loop diagram, which stands over this strip, has loaded it already.
+    const { insertStation } = await import('@/core/loops');
+    const edit = insertStation(editorNow().latest, loop, component);
     if (edit) {
       commit(msg`put ${nameOf(component)} into ${name}`, edit);
       pick(component);
@@ -32,7 +34,7 @@ export function LooseStrip({ loose }: { readonly loose: readonly string[] }) {
             <Press
               key={l.id}
               className={styles.put}
-              onClick={() => put(id, l.id, l.name)}
+              onClick={() => void put(id, l.id, l.name)}
               aria-label={msg`Put ${nameOf(id)} into ${l.name}`}
             >
               {design.loops.length > 1 ? msg`into ${l.name}` : msg`put it in`}

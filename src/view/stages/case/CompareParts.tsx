@@ -48,7 +48,7 @@ export function CompareParts({ component }: { readonly component: Component }) {
         </p>
       )}
       {open && result && (
-        <Table style={{ opacity: fresh ? 1 : 0.5 }}>
+        <Table data-stale={!fresh || undefined}>
           <TableHead>
             <TableRow>
               <TableCell>{msg`instead`}</TableCell>

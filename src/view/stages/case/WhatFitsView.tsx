@@ -107,7 +107,7 @@ export function WhatFitsView() {
         what={msg`what fits`}
       />
       {result && (
-        <div style={{ opacity: fresh ? 1 : 0.55 }} aria-busy={!fresh}>
+        <div data-stale={!fresh || undefined} aria-busy={!fresh}>
           <h2>{msg`Largest sets for this case`}</h2>
           {result.sets.length === 0 && (
             <p className="soft">

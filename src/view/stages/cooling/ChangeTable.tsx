@@ -109,7 +109,7 @@ export function ChangeTable() {
         />
         <Pick label={msg`Order`} hideLabel value={order} options={ORDERS} onPick={setOrder} />
       </div>
-      <Table style={{ opacity: fresh || progress === null ? 1 : 0.55 }} aria-busy={!fresh}>
+      <Table data-stale={(!fresh && progress !== null) || undefined} aria-busy={!fresh}>
         <TableHead>
           <TableRow>
             <TableCell className="num">{msg`coolant`}</TableCell>

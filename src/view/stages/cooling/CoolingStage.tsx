@@ -129,7 +129,7 @@ function Cooling() {
     if (rise === null) return msg`A pump or fan does not turn: see the findings beside.`;
     /** What nine in ten such builds come to, behind the figure itself. */
     const bandBeside = (reason: Reason, words: string) => (
-      <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+      <span data-stale={!bands.fresh || undefined}>
         {' '}
         <Why reason={reason}>({words})</Why>
       </span>

@@ -33,7 +33,7 @@ export const NoiseRisePlot = memo(function NoiseRisePlot({
       height={height}
       margin={{ top: TOP, right: RIGHT, bottom: BOTTOM - 30, left: LEFT - 30 }}
       accessibilityLayer={false}
-      style={{ opacity: stale ? 0.6 : 1 }}
+      data-stale={stale || undefined}
     >
       <defs>
         <pattern id="brief-corner" width="6" height="6" patternUnits="userSpaceOnUse">

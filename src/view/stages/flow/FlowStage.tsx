@@ -177,7 +177,7 @@ function OneLoop({
   const bands = useBands();
   const likely = bands.result?.flow.find((f) => f.loop === graph.loop.id);
   const range = likely?.band && (
-    <span style={{ opacity: bands.fresh ? 1 : 0.5 }}>
+    <span data-stale={!bands.fresh || undefined}>
       {' '}
       (
       <Why reason={reasonForBeside('flow', likely)}>

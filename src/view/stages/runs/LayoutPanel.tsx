@@ -14,7 +14,7 @@ import {
   type RouteStyle,
   type RouteWeights,
 } from '@/core/design';
-import { freedomOf } from '@/core/layoutSearch';
+import { ANYWHERE_MM, freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
 import type { BetterLayout } from '@/core/studies';
 import { INSERTION_MM } from '@/core/tubing';
@@ -51,14 +51,20 @@ const freedoms = (): readonly {
     may: { turn: true, slide_mm: 40 },
   },
   {
-    value: 'free',
-    label: msg`free: ${formatMeasure(200, 'mm')}`,
+    value: 'far',
+    label: msg`may turn and slide ${formatMeasure(200, 'mm')}`,
     may: { turn: true, slide_mm: 200 },
+  },
+  {
+    value: 'free',
+    label: msg`free: may turn and stand anywhere`,
+    may: { turn: true, slide_mm: ANYWHERE_MM },
   },
 ];
 
 const freedomValue = ({ turn, slide_mm }: MayMove): string => {
-  if (slide_mm > 100) return 'free';
+  if (slide_mm >= ANYWHERE_MM) return 'free';
+  if (slide_mm > 100) return 'far';
   if (turn) return slide_mm > 0 ? 'both' : 'turns';
   return slide_mm > 0 ? 'slides' : 'stays';
 };

@@ -49,7 +49,7 @@ export function OrdersView() {
         what={msg`the orders`}
       />
       {result && why === null && (
-        <div style={{ opacity: fresh ? 1 : 0.5 }} aria-busy={!fresh}>
+        <div data-stale={!fresh || undefined} aria-busy={!fresh}>
           <p className={styles.answer}>
             {result.spread_K === null ? (
               msg`No part is cooled in this loop yet.`

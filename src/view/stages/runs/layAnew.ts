@@ -1,6 +1,6 @@
 import { applyEdit, type ConnectionId, type Design, type Edit } from '@/core/design';
 import type { Vec } from '@/core/geometry';
-import { rerouteRun, routedRunOf, type Routed } from '@/core/routing';
+import { layoutEdit, rerouteRun, routedRunOf, type Routed } from '@/core/routing';
 import { compileSystem } from '@/core/system';
 import type { Run } from '@/core/tubing';
 
@@ -8,14 +8,20 @@ import type { Run } from '@/core/tubing';
 export interface LaidAnew {
   readonly run: Run | null;
   readonly corners: readonly Vec[] | null;
+  /** The edit with the way that was found, to be kept as it lies; null where there is none. */
+  readonly edit: Edit | null;
 }
 
 /** One run laid past all others as an edit would have it. `routed`: the routes before it. */
 export function layAnew(design: Design, edit: Edit, routed: Routed, run: ConnectionId): LaidAnew {
   const next = applyEdit(design, edit).design,
-    rerouted = rerouteRun(next, routed, run);
+    rerouted = rerouteRun(next, routed, run),
+    corners = rerouted.routes.find((r) => r.connection === run)?.corners ?? null;
+  const layout =
+    corners && layoutEdit(next, { frames: Object.entries(next.layout.poses), routed: rerouted });
   return {
     run: routedRunOf(compileSystem(next), rerouted, run),
-    corners: rerouted.routes.find((r) => r.connection === run)?.corners ?? null,
+    corners,
+    edit: layout && { do: 'batch', edits: [edit, layout] },
   };
 }

@@ -16,20 +16,27 @@ export interface RouteHeld {
 
 /**
  * The picked run in the hand, by a leg, a corner or whole: it is laid anew past all others with
- * every move; when it is let go its planes are kept and all runs are routed. `routed`: the routes
+ * every move; when it is let go it is kept as it lies, with its planes, and what it meets is routed. `routed`: the routes
  * of the document.
  */
 export function useRouteHeld(routed: Routed, run: Run | undefined) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
   const [live, setLive] = useState<LaidAnew | null>(null);
+  // A hand holds on to what it took hold of: what it was last shown is known here alone.
+  const shown = useRef<LaidAnew | null>(null);
+  const show = (laid: LaidAnew | null): void => {
+    shown.current = laid;
+    setLive(laid);
+  };
   const layAnew = useLayAnew(run !== undefined);
   const route = routed.routes.find((r) => r.connection === run?.id);
   const connection = design.loops.flatMap((l) => l.connections).find((l) => l.id === run?.id);
   const onRoute = ({ hold, by }: RouteHeld, done: boolean): void => {
     if (!run || !route || !connection) return;
     const isBack = by.every((mm) => mm === 0);
-    if (done || isBack) setLive(null);
+    const laid = shown.current;
+    if (done || isBack) show(null);
     if (isBack) return;
     const constraints = connection.constraints ?? {};
     const waypoints = withMoved(constraints.waypoints ?? [], route.corners, hold, by);
@@ -40,10 +47,11 @@ export function useRouteHeld(routed: Routed, run: Run | undefined) {
       constraints: { ...constraints, waypoints },
     };
     if (done) {
-      commit(msg`re-route ${run.name}`, edit);
+      // What was seen in the hand is kept as it lay; else its way is looked for now.
+      commit(msg`re-route ${run.name}`, laid?.edit ?? edit);
       return;
     }
-    setLive(layAnew.current?.(design, edit, routed, run.id) ?? null);
+    show(layAnew.current?.(design, edit, routed, run.id) ?? null);
   };
   return { onRoute, live, corners: live ? (live.corners ?? undefined) : route?.corners };
 }

@@ -76,7 +76,7 @@ export function TimeChart({ run, at_s, onAt, faults }: Props) {
       <div
         ref={frame}
         className={styles.chart}
-        style={{ opacity: run.fresh ? 1 : 0.6 }}
+        data-stale={!run.fresh || undefined}
         aria-busy={!run.fresh}
       >
         {t && width > 0 && (
