@@ -30,7 +30,7 @@ import { parseDesign } from '../src/core/validation';
 import { inpLoops, readInp, writeInp } from '../src/format/inp';
 import { evaluateVariants, whatFits } from '../src/core/studies';
 import { compileSystem } from '../src/core/system';
-import { placePieces, rerouteRun, routeAll, routesOf } from '../src/core/routing';
+import { placePieces, rerouteRun, routeAll, routesOf, withLegAt } from '../src/core/routing';
 import { solveCoupled } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
 import { searchGrid } from './grid.mjs';
@@ -156,6 +156,25 @@ const hung = compileSystem(tower);
 /** Every run of the tower in turn, as a hand would hold it. */
 const laid = routesOf(hung),
   links = laid.routes.map((r) => r.connection);
+/** Every leg of the hard runs drawn by hand to either side, across each axis that it lies across. */
+const held = laid.routes.flatMap(({ connection, loop, corners }) =>
+  corners.slice(1).flatMap((b, leg) =>
+    ([0, 1, 2] as const).flatMap((axis) => {
+      const a = corners[leg] ?? b;
+      if (Math.abs(a[axis] - b[axis]) > 0.6) return [];
+      return [25, -40].map((by) => {
+        const waypoints = withLegAt([], corners, leg, axis, Math.round(a[axis] + by));
+        const edit = {
+          do: 'connection.way',
+          loop,
+          connection,
+          constraints: { waypoints },
+        } as const;
+        return { connection, design: applyEdit(tower, edit).design };
+      });
+    }),
+  ),
+);
 let inHand = 0;
 
 /** Kept so that no loop is optimised away. */
@@ -198,6 +217,14 @@ bench
     () => {
       inHand += 1;
       sink += rerouteRun(tower, laid, links[inHand % links.length] as string).routes.length;
+    },
+  )
+  .add(
+    `a leg of a run drawn by hand into another plane, each of ${held.length} in turn (limit 60 ms)`,
+    () => {
+      inHand += 1;
+      const { design, connection } = held[inHand % held.length] as (typeof held)[number];
+      sink += rerouteRun(design, laid, connection).routes.length;
     },
   )
   .add('  of it: flow of both loops', () => {

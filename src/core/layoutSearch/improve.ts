@@ -54,6 +54,8 @@ const WORTH_MM = 25;
 
 /** Choices of ports and turns that are routed whole before slides are looked at. */
 const PROOFS = 4;
+/** Rounds of slides: what is level with its neighbour may bring a third in line. */
+const SLIDES = 3;
 /** And of each other order of a loop's parts that is tried, where the order is free. */
 const ORDER_PROOFS = 2;
 
@@ -68,7 +70,7 @@ export function improvedLayout(design: Design, tell: Tell = () => true): Improve
   search.prove({ edits: [], parts: [] });
   search.choosePorts({ edits: [], parts: [] }, PROOFS);
   for (const order of search.orders) search.choosePorts(order, ORDER_PROOFS);
-  search.slide();
+  for (let round = 0; round < SLIDES && search.slide(); round += 1);
   search.finish();
   return search.found();
 }
@@ -139,19 +141,22 @@ class LayoutSearch {
     }
   }
 
-  /** Slides of parts about the best there is. */
-  slide(): void {
+  /** Slides of parts about the best there is; whether that made it better. */
+  slide(): boolean {
     const { best } = this;
-    if (!best || !this.begins()) return;
-    const design = applied(this.design, best.changes.edits);
+    if (!best || !this.begins()) return false;
+    // However often it is looked at, nothing slides farther from where the builder put it.
+    const homes = this.design.components.flatMap((c) => keepHome(c) ?? []);
+    const design = applied(this.design, [...best.changes.edits, ...homes]);
     const { search, variables } = searchOf(design, 'slides');
     const { states } = search.least(this.goesOn);
     const slid = changesOf(design, variables, states, 'slides');
-    if (slid.edits.length === 0) return;
+    if (slid.edits.length === 0) return false;
     this.prove({
       edits: [...best.changes.edits, ...slid.edits],
       parts: merged(best.changes.parts, slid.parts),
     });
+    return this.best !== best;
   }
 
   /** Runs that were given up soon are looked into to the end. */
@@ -199,7 +204,7 @@ class LayoutSearch {
     this.tell(Math.min(this.steps, this.allSteps), this.allSteps);
 }
 /** Steps told of: proofs and the searches between them. */
-const STEPS = 2 * PROOFS + 4;
+const STEPS = 2 * PROOFS + 2 + 2 * SLIDES;
 
 const isBetter = (a: Proven, b: Proven): boolean =>
   a.measured.missing < b.measured.missing ||

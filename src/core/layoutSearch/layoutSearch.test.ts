@@ -15,6 +15,7 @@ import { ordersByEstimate } from '../loops';
 import { routesOf, withRoutes } from '../routing';
 import { validateDesign } from '../validation';
 import {
+  ANYWHERE_MM,
   ChoiceSearch,
   costOfChoice,
   freedomOf,
@@ -157,6 +158,45 @@ describe('ports, turns and places together', () => {
       settings: { mayMove: { turn: true, slide_mm: 0 } },
     }));
     expect(improvedLayout({ ...laid, components: stay })).toBeNull();
+  });
+
+  /**
+   * Seen from the window, and B nearer to the back than A by `deep`: only a slide along both axes at
+   * once lets one straight tube join them.
+   *
+   *     y 300        [A]→
+   *     y 300 + up        →[B]
+   */
+  const aside = (up: number, deep: number, slide_mm: number): Design => {
+    const may = (mayMove: { turn: boolean; slide_mm: number }, p: Component): Component => ({
+      ...p,
+      settings: { mayMove },
+    });
+    return withRoutes(
+      built(
+        [
+          may({ turn: false, slide_mm: 0 }, part('a', valve, free([120, 300, 200]))),
+          may({ turn: false, slide_mm }, part('b', valve, free([420, 300 + up, 200 - deep]))),
+        ],
+        [run('run', 'a/out', 'b/in')],
+      ),
+    );
+  };
+  const bestOf = (design: Design) => {
+    const found = improvedLayout(design);
+    const laid = found ? applyEdit(design, found.edit).design : design;
+    return { bends: found?.after.bends, at: homeOf(laid.components[1] as Component) };
+  };
+
+  test('a part slides along several axes at once, as far as it may; one that is free, anywhere', () => {
+    const near = bestOf(aside(18, 15, 40));
+    expect(near.bends).toBe(0);
+    expect(near.at?.slice(1)).toEqual([300, 200]);
+    expect(bestOf(aside(18, 15, 17)).bends).not.toBe(0);
+    const far = bestOf(aside(-170, 90, ANYWHERE_MM));
+    expect(far.bends).toBe(0);
+    expect(far.at?.slice(1)).toEqual([300, 200]);
+    expect(bestOf(aside(-170, 90, 40)).bends).not.toBe(0);
   });
 
   test('nothing that is to stay moves', () => {

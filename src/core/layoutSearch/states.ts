@@ -10,7 +10,7 @@ import {
 } from '../design';
 import { isWet, type Port, type WetPart } from '../components';
 import { compileSystem, movedBy, moveEdit, type PlacedPort, type System } from '../system';
-import { measureGaps } from '../clearance';
+import { gapsAround } from '../clearance';
 import { distance, type Vec } from '../geometry';
 import { fixedBodies, type Fixed } from '../routing';
 import { freedomOf, homeOf, isNearHome } from './freedom';
@@ -74,11 +74,11 @@ function variableOf(system: System, component: Component, looking: Looking): Var
   const assigned =
     looking === 'ports' ? assignmentsOf(design, loop, component) : [portsNow(loop, component.id)];
   const now = portsNow(loop, component.id);
-  const base = clashes(system);
+  const base = clashes(system, group);
   const states: PartState[] = [];
   for (const pose of poses) {
     const posed = pose ? compileSystem(applyEdit(design, pose).design) : system;
-    if (pose && (!stillMeets(system, posed) || clashes(posed) > base)) continue;
+    if (pose && (!stillMeets(system, posed) || clashes(posed, group) > base)) continue;
     const bodies = pose ? fixedBodies(posed).filter((f) => group.has(f.id)) : null;
     for (const ports of assigned) {
       const placed = placedPorts(posed, component.id, ports);
@@ -95,8 +95,9 @@ function variableOf(system: System, component: Component, looking: Looking): Var
 const touches = (loop: Loop, id: string): boolean =>
   loop.connections.some((c) => c.from.component === id || c.to.component === id);
 
-const clashes = (system: System): number =>
-  measureGaps(system).gaps.filter((g) => g.verdict === 'clash').length;
+/** Of what moves together with all else; the rest stands as it stood. */
+const clashes = (system: System, group: ReadonlySet<string>): number =>
+  gapsAround(system, group).filter((g) => g.verdict === 'clash').length;
 
 /** Whether what is screwed port to port still meets as it did. */
 function stillMeets(was: System, now: System): boolean {

@@ -87,6 +87,47 @@ describe('a run set by hand', () => {
       if (r.connection !== 'run-7') expect(routeOf(now, r.connection).path).toBe(r.path);
   });
 
+  test('every leg drawn to a side in the hand: what is told as free lies there and clashes with nothing; of what is not nearly all does', () => {
+    const system = compileSystem(tower);
+    const held = laid.routes.flatMap(({ connection, corners }) =>
+      corners.slice(1).flatMap((b, k) =>
+        ([0, 1, 2] as const).flatMap((axis) => {
+          const a = corners[k] as Vec;
+          const to = Math.round(a[axis] + 25);
+          const waypoints = withLegAt([], corners, k, axis, to);
+          return Math.abs(a[axis] - b[axis]) > 0.6 ? [] : [{ connection, axis, to, waypoints }];
+        }),
+      ),
+    );
+    let free = 0,
+      blocked = 0,
+      met = 0;
+    for (const { connection, axis, to, waypoints } of held) {
+      const now = rerouteRun(byHand(tower, connection, { waypoints }), laid, connection);
+      const route = now.routes.find((r) => r.connection === connection);
+      const isMissing = now.missing.some((m) => m.connection === connection);
+      if (!route) {
+        expect(isMissing).toBe(true);
+        continue;
+      }
+      expect(liesAt(route, axis, to)).toBe(true);
+      const runs = routedRuns(system, now),
+        name = runs.find((r) => r.id === connection)?.name ?? connection;
+      const own = check(system, runs).filter((t) => t.startsWith(name));
+      if (isMissing) {
+        blocked += 1;
+        if ((route.reported?.nearest?.gap_mm ?? Infinity) < 1 || own.length > 0) met += 1;
+      } else {
+        free += 1;
+        expect(own).toEqual([]);
+      }
+    }
+    expect(free).toBeGreaterThan(5);
+    expect(blocked).toBeGreaterThan(5);
+    // The router also keeps clear of what is no body: a hand's room, a wall it must not come near.
+    expect(met / blocked).toBeGreaterThan(0.9);
+  });
+
   test('a second plane of the same leg takes the place of the first; planes stand in the order they are passed', () => {
     const corners: readonly Vec[] = [
       [0, 0, 0],

@@ -1,7 +1,7 @@
 import type { Via } from '../design';
 import { add, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import { setBack } from '../tubing';
-import { draftsBetween, priceOf, tollOfDraft, type FewBends } from './fewBends';
+import { draftsBetween, priceOf, tollOfDraft, type Draft, type FewBends } from './fewBends';
 import type { WayFound } from './rigidRoute';
 import type { EndWay } from './ends';
 import type { Route } from './routed';
@@ -22,17 +22,26 @@ const MOST_LEVELS = 6,
 /** Angles of a sidestep behind a fitting. */
 const SIDESTEP_DEG = [90, 45];
 
+/** A way that follows a hand, and whether it is free; if it is not, it is the cheapest there is. */
+export interface Followed {
+  readonly way: WayFound;
+  readonly isFree: boolean;
+}
+
+/** Whether a run can be followed in closed form: every place to pass is a plane. */
+export const isInPlanes = (vias: readonly Via[]): boolean => vias.every((via) => planeOf(via));
+
 /**
- * The way that lay before, with legs of it put into the planes that are asked for: the legs beside
- * grow or shrink, and where an end leg is moved the tube steps aside behind its fitting. In closed
- * form, so that it keeps up with a hand. Null where no such way passes every place in order past all
- * that stands; nothing is looked for but planes (`vias` that fix one coordinate each).
+ * The way that lay before, with legs of it put into the planes that are asked for (`isInPlanes`):
+ * the legs beside grow or shrink, and where an end leg is moved the tube steps aside behind its
+ * fitting. In closed form, so that it keeps up with a hand. Null where no such way passes every
+ * place in order; one that does, but meets something, is told as not free.
  */
 export function followed(
   was: Pick<Route, 'corners' | 'from' | 'to'>,
   vias: readonly Via[],
   asked: FewBends,
-): WayFound | null {
+): Followed | null {
   let ways: readonly (readonly Vec[])[] = [was.corners];
   for (const via of vias) {
     const plane = planeOf(via);
@@ -46,26 +55,36 @@ export function followed(
   return cheapestFree(all, vias, was, asked);
 }
 
-/** The cheapest of ways that pass every place and meet nothing. */
+/** The cheapest of ways that pass every place and meet nothing; else the cheapest of all. */
 function cheapestFree(
   ways: readonly (readonly Vec[])[],
   vias: readonly Via[],
   { from, to }: Pick<Route, 'from' | 'to'>,
   asked: FewBends,
-): WayFound | null {
+): Followed | null {
   const priced = ways.flatMap((corners) => {
     const price = priceOf(corners, from, to, { ...asked, under: Infinity });
     return price && passesAll(vias, corners) ? [{ ...price, corners, from, to }] : [];
   });
   priced.sort((a, b) => a.cost - b.cost);
+  const [cheapest] = priced;
+  if (!cheapest) return null;
+  const wayAt = ({ corners }: Pick<Draft, 'corners'>, cost: number): WayFound => ({
+    corners,
+    from,
+    to,
+    cost,
+    expanded: 0,
+  });
   let best: WayFound | null = null;
   for (const draft of priced.slice(0, MOST_LOOKS)) {
     if (best && draft.cost >= best.cost) break;
     const cost = draft.cost + tollOfDraft(draft, asked);
-    if (cost < (best?.cost ?? Infinity))
-      best = { corners: draft.corners, from, to, cost, expanded: 0 };
+    if (cost < (best?.cost ?? Infinity)) best = wayAt(draft, cost);
   }
-  return best;
+  return best
+    ? { way: best, isFree: true }
+    : { way: wayAt(cheapest, cheapest.cost), isFree: false };
 }
 
 /**

@@ -185,7 +185,7 @@ function leastOn(a: Vec, b: Vec, of: (p: Vec) => number): number {
   return at((low + high) / 2);
 }
 
-function boundsOf(points: readonly Vec[]): Box {
+export function boundsOf(points: readonly Vec[]): Box {
   const min: [number, number, number] = [Infinity, Infinity, Infinity];
   const max: [number, number, number] = [-Infinity, -Infinity, -Infinity];
   for (const p of points)

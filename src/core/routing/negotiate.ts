@@ -6,6 +6,7 @@ import { laidRoute } from './laidRoute';
 import { samplePath } from './path';
 import { grow, within } from './workspace';
 import { radiusOf, type NoRoute, type Route, type Routed } from './routed';
+import { keepsUp, routeInHand, type InHand } from './inHand';
 import { KEPT_MM, routeSingle } from './single';
 import { bodyBox, fixedBodies, type Fixed } from './standing';
 import { tasksOf, type Task } from './task';
@@ -285,21 +286,31 @@ export function leastCost(system: System, routed: Routed, connection: string): n
 }
 
 /**
- * One run routed again past all others as they lie: what a hand that drags it sees. The rest is
+ * One run routed again past all others as they lie: what a hand that drags it sees. One that keeps
+ * up with the hand and meets something is among the routes and among the missing. The rest is
  * negotiated when it lets go.
  */
 export function routeOne(system: System, routed: Routed, connection: string): Routed {
   const tasks = tasksOf(system);
   const task = tasks.find((t) => t.connection === connection);
   if (!task) return routed;
-  const others = routed.routes.filter((r) => r.connection !== connection);
-  const was = routed.routes.find((r) => r.connection === connection);
-  const effort = { most: LIVE_MOST, weight: LIVE_WEIGHT, ...(was ? { was } : {}) };
-  const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
-  const routes = withReports(system, tasks, route ? [...others, route] : others);
+  const others = routed.routes.filter((r) => r.connection !== connection),
+    was = routed.routes.find((r) => r.connection === connection);
+  const found =
+    was && keepsUp(task) ? inHand(system, task, others, was) : anew(system, task, others);
+  const routes = withReports(system, tasks, found ? [...others, found.route] : others);
   const missing = routed.missing.filter((m) => m.connection !== connection);
   const none = { connection, loop: task.loop.id, blockedBy: null, wouldFit: null };
-  return { ...routed, routes, missing: route ? missing : [...missing, none] };
+  return { ...routed, routes, missing: found?.isFree ? missing : [...missing, none] };
+}
+
+const inHand = (system: System, task: Task, others: readonly Route[], was: Route): InHand | null =>
+  routeInHand(system, task, fixedBodies(system), others, was);
+
+function anew(system: System, task: Task, others: readonly Route[]): InHand | null {
+  const effort = { most: LIVE_MOST, weight: LIVE_WEIGHT };
+  const route = routeSingle(system, task, fixedBodies(system), [], others, null, effort);
+  return route && { route, isFree: true };
 }
 
 /** Whether two laid runs touch, tubes and fittings. */

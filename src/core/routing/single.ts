@@ -1,13 +1,13 @@
 import type { Via } from '../design';
 import { trayBoxes, type System } from '../system';
-import { bodiesMeet, boxGap, distance, dot, union } from '../geometry';
+import { bodiesMeet, boxGap, dot, union, type Box, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { routeFewBends, type FewBends } from './fewBends';
-import { followed } from './followed';
 import { routeRigid, type WayFound } from './rigidRoute';
 import { shortened } from './shortcuts';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
+import { boundsOf } from './nearest';
 import { roundedPath, samplePath } from './path';
 import { grow, within, type Workspace } from './workspace';
 import type { Route } from './routed';
@@ -30,8 +30,6 @@ export interface Effort {
   readonly weight?: number;
   /** Distances tried in turn, mm; the brief's and then less where it is not said. */
   readonly kept_mm?: readonly number[];
-  /** In the hand: the way that lay before, which is followed where that can be. */
-  readonly was?: Route;
 }
 
 /**
@@ -102,16 +100,47 @@ export function openEnds(
       )
     )
       return false;
-    return !others.some(
-      (o) =>
-        [...o.from.bodies, ...o.to.bodies].some((x) =>
-          boxes.some((b) => boxGap(b, bodyBox(x)) < -0.01),
-        ) || samplePath(o.path, 8).some((p) => boxes.some((b) => within(grow(b, t.radius), p))),
-    );
+    return !others.some((o) => meetsRoute(boxes, o, t.radius));
   });
   // A port whose every fitting meets something keeps its straight one: that trouble is the port's
   // own finding.
   return open.length > 0 ? open : all.slice(0, 1);
+}
+
+/** Points of other runs that the pieces of an end are held against, so far apart, mm. */
+const OTHERS_STEP_MM = 8;
+
+/** A run as the pieces of other ends are held against it. */
+interface InTheWay extends Pick<Route, 'from' | 'to'> {
+  readonly fittings: readonly Box[];
+  readonly points: readonly Vec[];
+  readonly bounds: Box;
+}
+const inTheWay = new WeakMap<Route['path'], InTheWay>();
+
+function inTheWayOf({ path, from, to }: Route): InTheWay {
+  const known = inTheWay.get(path);
+  if (known && known.from === from && known.to === to) return known;
+  const points = samplePath(path, OTHERS_STEP_MM);
+  const of: InTheWay = {
+    from,
+    to,
+    fittings: [...from.bodies, ...to.bodies].map(bodyBox),
+    points,
+    bounds: boundsOf(points),
+  };
+  inTheWay.set(path, of);
+  return of;
+}
+
+/** Whether pieces in these boxes meet a run: its fittings, or its tube of `radius_mm`. */
+function meetsRoute(boxes: readonly Box[], route: Route, radius_mm: number): boolean {
+  const { fittings, points, bounds } = inTheWayOf(route);
+  return boxes.some((box) => {
+    if (fittings.some((fitting) => boxGap(box, fitting) < -0.01)) return true;
+    const room = grow(box, radius_mm);
+    return boxGap(room, bounds) <= 0 && points.some((p) => within(room, p));
+  });
 }
 
 /**
@@ -162,56 +191,25 @@ function routeBy(
   const froms = openEnds(system, t, 'from', fixed, history ? [] : others, stacked),
     tos = openEnds(system, t, 'to', fixed, history ? [] : others, stacked);
   const { clear_mm } = system.design.brief.limits;
-  const ends = [...froms, ...tos];
-  const rooms = (effort.kept_mm ?? [clear_mm, ...KEPT_MM.filter((k) => k < clear_mm)]).map(
-    (kept) => {
-      let workspace: Workspace | null = null;
-      return {
-        kept,
-        room: (): Workspace =>
-          (workspace ??= workspaceFor(system, t, fixed, waiting, others, ends, kept, history)),
-      };
-    },
-  );
-  for (const { kept, room } of effort.was && !stacked ? rooms : []) {
-    const route = followedRoute(t, room(), froms, tos, others, kept, effort.was);
-    if (route) return route;
-  }
-  for (const { kept, room } of rooms) {
-    const route = findWay(t, room(), froms, tos, others, kept, t.limits.radius_mm, effort);
+  for (const kept of effort.kept_mm ?? [clear_mm, ...KEPT_MM.filter((k) => k < clear_mm)]) {
+    const workspace = workspaceFor(
+      system,
+      t,
+      fixed,
+      waiting,
+      others,
+      [...froms, ...tos],
+      kept,
+      history,
+    );
+    const route = findWay(t, workspace, froms, tos, others, kept, t.limits.radius_mm, effort);
     if (route) return route;
   }
   return null;
 }
 
-/** A hard tube put into other planes as it lies, where both its ends are still open. */
-function followedRoute(
-  t: Task,
-  workspace: Workspace,
-  froms: readonly EndWay[],
-  tos: readonly EndWay[],
-  others: readonly Route[],
-  kept_mm: number,
-  was: Route | undefined,
-): Route | null {
-  const { waypoints = [] } = t.constraints;
-  const from = froms.find((end) => was && isSameEnd(end, was.from)),
-    to = tos.find((end) => was && isSameEnd(end, was.to));
-  if (!was || !from || !to || !t.loop.tube.hard || waypoints.length === 0) return null;
-  const asked = closedFormOf(t, workspace, others, t.limits.radius_mm);
-  const way = followed({ corners: was.corners, from, to }, waypoints, asked);
-  return way && routeBySteps(t, workspace, way, t.limits.radius_mm, kept_mm);
-}
-
-const isSameEnd = (a: EndWay, b: EndWay): boolean =>
-  a.piece === b.piece &&
-  dot(a.direction, b.direction) > SAME_WAY &&
-  distance(a.mouth, b.mouth) < SAME_MM;
-const SAME_WAY = 0.9999,
-  SAME_MM = 0.01;
-
 /** A way that was found, as a route. */
-function routeBySteps(
+export function routeOver(
   t: Task,
   workspace: Workspace,
   way: Pick<WayFound, 'corners' | 'from' | 'to' | 'cost'>,
@@ -240,7 +238,7 @@ const levelsOf = (t: Task, others: readonly Route[]): readonly [number[], number
   ) as unknown as readonly [number[], number[], number[]];
 
 /** What ways in closed form are looked for with. */
-function closedFormOf(
+export function closedFormOf(
   t: Task,
   workspace: Workspace,
   others: readonly Route[],
@@ -273,7 +271,7 @@ export function findWay(
 ): Route | null {
   const limits = { ...t.limits, radius_mm: radius };
   const made = (way: Pick<WayFound, 'corners' | 'from' | 'to' | 'cost'>, r: number): Route =>
-    routeBySteps(t, workspace, way, r, kept);
+    routeOver(t, workspace, way, r, kept);
   const vias: readonly Via[] = t.constraints.waypoints ?? [];
   if (!t.loop.tube.hard && vias.length === 0) {
     const soft = routeFlexible(workspace, froms, tos, limits, t.clipped);

@@ -1,3 +1,4 @@
+import { findComponent, type Design } from '@/core/design';
 import type { Run } from '@/core/tubing';
 import { counted, msg, noted } from '@/core/messages';
 import { formatMillimetres } from '@/core/units';
@@ -17,3 +18,9 @@ export const liveWords = (live: Length & Pick<Run, 'name'>, before?: Length): st
   before
     ? msg`${live.name}: ${lengthWords(live)}; it was ${lengthWords(before)}.`
     : msg`${live.name}: ${lengthWords(live)}.`;
+
+/** What a run comes near or meets, by name: a part, something of the case, or another run. */
+export const nearWords = (design: Design, id: string): string =>
+  findComponent(design, id)?.name ??
+  design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
+  msg`another run`;

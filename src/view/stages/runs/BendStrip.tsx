@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { findComponent, loopOfRun, type Loop } from '@/core/design';
+import { loopOfRun, type Loop } from '@/core/design';
 import {
   formatMeasure,
   formatMillimetres,
@@ -17,6 +17,7 @@ import { bendSheet, type TubeTurn } from '@/core/plan';
 import { QuantityField, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg } from '@/core/messages';
+import { nearWords } from '../runWords';
 import styles from './RunsStage.module.css';
 
 const WIDE = 330,
@@ -41,11 +42,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
     });
   const x = (mm: number): number => 4 + ((WIDE - 8) * mm) / sheet.cut_mm;
   const [first] = sheet.bends;
-  const near =
-    routed.nearest &&
-    (findComponent(design, routed.nearest?.component)?.name ??
-      design.case?.obstacles.find((o) => `case:${o.id}` === routed.nearest?.component)?.name ??
-      msg`another run`);
+  const near = routed.nearest && nearWords(design, routed.nearest.component);
   return (
     <div className={styles.strip}>
       <svg

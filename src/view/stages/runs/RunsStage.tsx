@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { findComponent } from '@/core/design';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { looseParts } from '@/core/loops';
 import { formatMeasure } from '@/core/units';
 import { Segments, Press, rich } from '@/view/shared';
@@ -16,7 +16,7 @@ import {
   type CaseView,
 } from '@/view/workspace';
 import { counted, msg, worded, noted } from '@/core/messages';
-import { liveWords } from '../runWords';
+import { liveWords, nearWords } from '../runWords';
 import type { Ghost } from '../elevation/Elevation';
 import type { View } from '@/core/elevation';
 import { SpatialFrame } from '../frame/SpatialFrame';
@@ -146,8 +146,18 @@ export function RunsStage() {
         tried.some((r) => r.estimated),
       )}`
     : lengthOf(tubes.length, list.tube_mm, guessed > 0);
-  const sentenceNow =
-    guessed > 0 ? (
+  const sentenceWords = (): ReactNode => {
+    if (held.live && !held.live.edit) {
+      const nearest = live?.routed?.nearest;
+      return nearest && nearest.gap_mm < 0
+        ? msg`It meets ${nearWords(design, nearest.component)} there. Let go, and a way round is looked for.`
+        : msg`It has no room there. Let go, and a way round is looked for.`;
+    }
+    if (seen) return msg`What is shown is not taken yet; nothing changes until it is.`;
+    if (guessed === 0)
+      return msg`Every run is routed past everything in the case. Check the drawing against the real
+          case before you cut.`;
+    return (
       <>
         {rich`${
           guessed === tubes.length
@@ -158,17 +168,9 @@ export function RunsStage() {
           ? msg`They hold until the runs are routed. Cut nothing by them.`
           : msg`Choose a case, and the runs are routed in it. Cut nothing by them.`}
       </>
-    ) : (
-      <>
-        {msg`Every run is routed past everything in the case. Check the drawing against the real
-          case before you cut.`}
-      </>
     );
-  const sentence = seen ? (
-    <>{msg`What is shown is not taken yet; nothing changes until it is.`}</>
-  ) : (
-    sentenceNow
-  );
+  };
+  const sentence = sentenceWords();
   const side = (
     <>
       <DrawRun />

@@ -8,7 +8,7 @@ import type { Run } from '@/core/tubing';
 export interface LaidAnew {
   readonly run: Run | null;
   readonly corners: readonly Vec[] | null;
-  /** The edit with the way that was found, to be kept as it lies; null where there is none. */
+  /** The edit with the way that was found, to be kept as it lies; null where it meets something. */
   readonly edit: Edit | null;
 }
 
@@ -17,11 +17,12 @@ export function layAnew(design: Design, edit: Edit, routed: Routed, run: Connect
   const next = applyEdit(design, edit).design,
     rerouted = rerouteRun(next, routed, run),
     corners = rerouted.routes.find((r) => r.connection === run)?.corners ?? null;
+  const isFree = corners !== null && rerouted.missing.every((m) => m.connection !== run);
   const layout =
-    corners && layoutEdit(next, { frames: Object.entries(next.layout.poses), routed: rerouted });
+    isFree && layoutEdit(next, { frames: Object.entries(next.layout.poses), routed: rerouted });
   return {
     run: routedRunOf(compileSystem(next), rerouted, run),
     corners,
-    edit: layout && { do: 'batch', edits: [edit, layout] },
+    edit: layout ? { do: 'batch', edits: [edit, layout] } : null,
   };
 }
