@@ -94,6 +94,15 @@ describe('the analyst of a page', () => {
     expect(heard.at(-1)?.told.reports.heat).toEqual(analyse(now()).reports.heat);
   });
 
+  test('what comes while it is closed is told once it is woken', async () => {
+    const { analyst, edit, heard, now } = open();
+    analyst.close();
+    edit(atSpeed(700));
+    analyst.wake();
+    await settle();
+    expect(heard.map((h) => h.design)).toEqual([now()]);
+  });
+
   test('what it is woken with it does not say again', async () => {
     const { analyst, heard, calls } = open();
     analyst.wake();

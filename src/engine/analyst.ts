@@ -175,7 +175,7 @@ export class ThreadAnalyst implements Analyst {
   }
 
   private go(): void {
-    if (this.isAsked && !this.isWorking && !this.isClosed) void this.work(true);
+    if (this.isAsked && !this.isWorking) void this.work(true);
   }
 
   private async work(isAsked: boolean): Promise<void> {

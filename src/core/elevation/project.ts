@@ -57,26 +57,27 @@ export function caseWay(view: View, dx: number, dy: number): Vec {
 }
 
 /**
- * A clip on a tube as a stroke across it, from edge to edge on the sheet; where the tube points at
- * the eye, a level one.
- *
- * @param reach_mm how far it stands out from the middle of the tube
+ * A clip on a tube of `outer_mm` as a stroke across it on the sheet, a little beyond either edge;
+ * where the tube points at the eye, a level one.
  */
 export function clipStroke(
   view: View,
   size: Vec,
   { at, along }: { readonly at: Vec; readonly along: Vec },
-  reach_mm: number,
+  outer_mm: number,
 ): readonly [readonly [number, number], readonly [number, number]] {
   const [x, y] = flatPoint(view, size, at),
     [x1, y1] = flatPoint(view, size, add(at, along));
-  const long = Math.hypot(x1 - x, y1 - y);
+  const long = Math.hypot(x1 - x, y1 - y),
+    reach_mm = outer_mm / 2 + CLIP_STANDS_OUT_MM;
   const [ax, ay] = long > AT_THE_EYE ? [-(y1 - y) / long, (x1 - x) / long] : [1, 0];
   return [
     [x - ax * reach_mm, y - ay * reach_mm],
     [x + ax * reach_mm, y + ay * reach_mm],
   ];
 }
+/** A clip is drawn so far beyond its tube, mm. */
+const CLIP_STANDS_OUT_MM = 3;
 /** A way that shows no longer than this on the sheet points at the eye; of a unit. */
 const AT_THE_EYE = 0.1;
 

@@ -64,17 +64,17 @@ describe('elevations with dimensions', () => {
   test('a stroke lies across its tube; one that points at the eye has a level one', () => {
     const size = [400, 300, 200] as const;
     const at = [100, 100, 50] as const;
-    const upright = clipStroke('side', size, { at, along: [0, 1, 0] }, 10);
+    const upright = clipStroke('side', size, { at, along: [0, 1, 0] }, 14);
     expect(upright).toEqual([
       [90, 200],
       [110, 200],
     ]);
-    const eye = clipStroke('side', size, { at, along: [0, 0, 1] }, 10);
+    const eye = clipStroke('side', size, { at, along: [0, 0, 1] }, 14);
     expect(eye).toEqual([
       [90, 200],
       [110, 200],
     ]);
-    const [[x1, y1], [x2, y2]] = clipStroke('side', size, { at, along: [0.6, 0.8, 0] }, 10);
+    const [[x1, y1], [x2, y2]] = clipStroke('side', size, { at, along: [0.6, 0.8, 0] }, 14);
     // Across 0.6, 0.8 on a sheet whose y points down: 0.8 along, 0.6 down for each of 20 mm.
     expect([Math.abs(x2 - x1), Math.abs(y2 - y1)].map((v) => Number(v.toFixed(6)))).toEqual([
       16, 12,

@@ -49,8 +49,6 @@ const STEP_MM = 4;
 const HEAVY = 0.9,
   PLAIN = 0.45,
   THIN = 0.25;
-/** A clip is drawn so far beyond its tube, mm. */
-const CLIP_STANDS_OUT_MM = 3;
 /** Parts whose place is dimensioned, from the left and the lower wall as drawn. */
 const DIMENSIONED: readonly PlacedComponent['part']['kind'][] = ['radiator', 'reservoir', 'pump'];
 
@@ -139,10 +137,9 @@ const runShapes = (
   runs.flatMap((run): ElevationShape[] => {
     const points = middleLine(run, STEP_MM).map((p) => inCase(flatPoint(view, size, p)));
     if (points.length < 2) return [];
-    const reach_mm = run.tube.outer_mm / 2 + CLIP_STANDS_OUT_MM;
     const clips = (run.routed?.clips ?? []).map((clip): ElevationShape => ({
       shape: 'line',
-      points: clipStroke(view, size, clip, reach_mm).map(inCase),
+      points: clipStroke(view, size, clip, run.tube.outer_mm).map(inCase),
       weight: HEAVY,
     }));
     return [{ shape: 'line', points, weight: HEAVY * 1.6 }, ...clips];

@@ -46,9 +46,10 @@ export function GapLines({ model, picked, view, size, clear_mm, k }: Props) {
 /** The nearest bodies that are beside the picked part's, or over or under them. */
 function gapsOnSheet(system: System, picked: string, view: View, size: Vec): readonly Gap[] {
   const own = system.placed.get(picked)?.solids ?? [];
+  const beside = solidsBeside(system, picked);
   const [across, up] = AXES[view];
   const found = own.flatMap((a) =>
-    solidsBeside(system, picked).flatMap((b): readonly Gap[] => {
+    beside.flatMap((b): readonly Gap[] => {
       const gaps = axisGaps(a.box, b.box);
       const apart = ([0, 1, 2] as const).filter((i) => gaps[i] > 0);
       const [axis] = apart;

@@ -60,7 +60,7 @@ export const RunLine = memo(function RunLine({
       {run.routed?.clips.map((clip, i) => (
         <path
           key={`clip-${i}`}
-          d={strokePath(clipStroke(view, size, clip, outer_mm / 2 + CLIP_STANDS_OUT_MM))}
+          d={strokePath(clipStroke(view, size, clip, outer_mm))}
           stroke="var(--ink)"
           strokeWidth="3"
         />
@@ -68,9 +68,6 @@ export const RunLine = memo(function RunLine({
     </g>
   );
 });
-
-/** A clip is drawn so far beyond its tube, mm. */
-const CLIP_STANDS_OUT_MM = 3;
 
 const strokePath = ([[x1, y1], [x2, y2]]: ReturnType<typeof clipStroke>): string =>
   `M${x1} ${y1}L${x2} ${y2}`;

@@ -23,7 +23,7 @@ export interface DrawnBody {
   readonly isBehind: boolean;
 }
 
-/** What the depth of an empty cage is, under the drives in it. */
+/** How deep a cage lies that has drives in it: under them. */
 const UNDER_ALL = -Infinity;
 
 /** All that stands in the case, farthest first. */
