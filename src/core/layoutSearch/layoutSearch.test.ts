@@ -10,7 +10,7 @@ import {
   type Design,
   type Placement,
 } from '../design';
-import { compileSystem } from '../system';
+import { compileSystem, roomOf } from '../system';
 import { ordersByEstimate } from '../loops';
 import { routesOf, withRoutes } from '../routing';
 import { validateDesign } from '../validation';
@@ -197,6 +197,17 @@ describe('ports, turns and places together', () => {
     expect(far.bends).toBe(0);
     expect(far.at?.slice(1)).toEqual([300, 200]);
     expect(bestOf(aside(-170, 90, 40)).bends).not.toBe(0);
+  });
+
+  test('a part that may stand anywhere stays in its room', () => {
+    // So near the wall that an even step would put it beyond.
+    const design = aside(0, 150, ANYWHERE_MM);
+    const system = compileSystem(design);
+    const [, free] = variablesOf(system, 'slides');
+    const poses = free?.states.flatMap((s) => s.pose ?? []) ?? [];
+    expect(poses.length).toBeGreaterThan(3);
+    for (const pose of poses)
+      expect(roomOf(compileSystem(applyEdit(design, pose).design), 'b')).toBe('inside');
   });
 
   test('nothing that is to stay moves', () => {

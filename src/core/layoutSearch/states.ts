@@ -9,7 +9,7 @@ import {
   type Turn,
 } from '../design';
 import { isWet, type Port, type WetPart } from '../components';
-import { compileSystem, movedBy, moveEdit, type PlacedPort, type System } from '../system';
+import { compileSystem, movedBy, moveEdit, roomOf, type PlacedPort, type System } from '../system';
 import { gapsAround } from '../clearance';
 import { distance, type Vec } from '../geometry';
 import { fixedBodies, type Fixed } from '../routing';
@@ -78,7 +78,9 @@ function variableOf(system: System, component: Component, looking: Looking): Var
   const states: PartState[] = [];
   for (const pose of poses) {
     const posed = pose ? compileSystem(applyEdit(design, pose).design) : system;
-    if (pose && (!stillMeets(system, posed) || clashes(posed, group) > base)) continue;
+    // Nothing is put through a wall to the other side of it.
+    const stays = roomOf(posed, component.id) === roomOf(system, component.id);
+    if (pose && (!stays || !stillMeets(system, posed) || clashes(posed, group) > base)) continue;
     const bodies = pose ? fixedBodies(posed).filter((f) => group.has(f.id)) : null;
     for (const ports of assigned) {
       const placed = placedPorts(posed, component.id, ports);
