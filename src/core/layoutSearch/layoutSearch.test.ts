@@ -418,6 +418,32 @@ describe('what opens a way', () => {
     }
   }, 60_000);
 
+  test('a thinner tube with its own fitting, where the one there is bends too wide before a wall', () => {
+    const fixed = { mayMove: { turn: false, slide_mm: 0 } };
+    // 14 mm turns at 25 mm, 12 mm at 22 mm; a fitting and its straight come before.
+    const at = 600 - valve.size[0] / 2 - 63;
+    const close = withRoutes(
+      built(
+        [
+          { ...part('a', valve, free([at, 300, 200])), settings: fixed },
+          { ...part('b', valve, free([at, 100, 200])), settings: fixed },
+        ],
+        [{ ...run('run', 'a/out', 'b/out'), ends: { from: 'straight', to: 'straight' } }],
+      ),
+    );
+    expect(routesOf(compileSystem(close)).routes).toEqual([]);
+    const thinner = openingsFor(close, 'run', CATALOGUE).flatMap(({ edit }) => {
+      const opened = applyEdit(close, edit).design;
+      const [only] = opened.loops[0]?.connections ?? [];
+      return only?.tube ? [{ tube: only.tube, fitting: only.fitting, opened }] : [];
+    });
+    expect(thinner.map(({ tube, fitting }) => [tube.id, fitting?.id])).toEqual([
+      ['tube-petg-12-8', 'fit-hard-12'],
+    ]);
+    for (const { opened } of thinner)
+      expect(routesOf(compileSystem(opened)).routes).toHaveLength(1);
+  }, 60_000);
+
   test('a run that is not there has none', () => {
     expect(openingsFor(shut, 'ghost', CATALOGUE)).toEqual([]);
   });

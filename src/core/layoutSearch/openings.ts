@@ -1,6 +1,6 @@
 import { formatMillimetres } from '../units';
 import { applyEdit, componentName, type Design, type Edit } from '../design';
-import type { Part, TubePart } from '../components';
+import type { FittingPart, Part, TubePart } from '../components';
 import { compileSystem } from '../system';
 import { pathLength, routeOne, routesOf, storedRouteOf, type Route } from '../routing';
 import { msg } from '../messages';
@@ -14,13 +14,14 @@ export interface Opening {
   readonly edit: Edit;
 }
 
-/** Changes tried, and openings offered. */
-const MOST_TRIED = 16,
+/** Changes tried of each kind, openings offered of each, and of all. */
+const MOST_TRIED = 8,
+  MOST_OF_A_KIND = 2,
   MOST_OFFERED = 4;
 
 /**
  * What would give a run a way that has none: its ends left to the router, another port, a part at
- * one of its ends turned or slid as far as it may, a tube of the same size that bends tighter. Each
+ * one of its ends turned or slid as far as it may, a tube that bends tighter, thinner if need be. Each
  * is tried past everything that stands and all other runs that then still hold; only what was found
  * to give a way is offered.
  */
@@ -29,9 +30,20 @@ export function openingsFor(
   connection: string,
   offer: readonly Part[],
 ): readonly Opening[] {
+  return changesFor(design, connection, offer)
+    .flatMap((kind) => opensOf(kind.slice(0, MOST_TRIED), design, connection))
+    .slice(0, MOST_OFFERED);
+}
+
+/** The first of some changes that give the run a way. */
+function opensOf(
+  changes: readonly Change[],
+  design: Design,
+  connection: string,
+): readonly Opening[] {
   const found: Opening[] = [];
-  for (const { label, edits } of changesFor(design, connection, offer).slice(0, MOST_TRIED)) {
-    if (found.length >= MOST_OFFERED) break;
+  for (const { label, edits } of changes) {
+    if (found.length >= MOST_OF_A_KIND) break;
     const changed = applyEdit(design, { do: 'batch', edits }).design;
     const route = wayIn(changed, connection);
     if (!route) continue;
@@ -52,7 +64,10 @@ export function openingsFor(
 function wayIn(design: Design, connection: string): Route | null {
   const system = compileSystem(design);
   const routed = routeOne(system, routesOf(system), connection);
-  return routed.routes.find((r) => r.connection === connection) ?? null;
+  // One that is shown in the hand though it meets something is no way.
+  return routed.missing.some((m) => m.connection === connection)
+    ? null
+    : (routed.routes.find((r) => r.connection === connection) ?? null);
 }
 
 interface Change {
@@ -60,7 +75,12 @@ interface Change {
   readonly edits: readonly Edit[];
 }
 
-function changesFor(design: Design, connection: string, offer: readonly Part[]): readonly Change[] {
+/** What may open a way, by kind: ends, ports and turns, slides, tubes. */
+function changesFor(
+  design: Design,
+  connection: string,
+  offer: readonly Part[],
+): readonly (readonly Change[])[] {
   const loop = design.loops.find((l) => l.connections.some((c) => c.id === connection));
   const run = loop?.connections.find((c) => c.id === connection);
   if (!loop || !run) return [];
@@ -81,22 +101,18 @@ function changesFor(design: Design, connection: string, offer: readonly Part[]):
           },
         ];
   const parts = [run.from.component, run.to.component];
-  const moved = (['ports', 'slides'] as const).flatMap((looking) =>
+  const moved = (['ports', 'slides'] as const).map((looking) =>
     changesOfParts(design, connection, parts, looking),
   );
-  const tubes = tighterTubes(run.tube ?? loop.tube, offer).map((tube): Change => ({
-    label: msg`Take ${tube.name} for it, which bends at ${tube.minBend_mm} mm`,
-    edits: [
-      {
-        do: 'connection.tube',
-        loop: loop.id,
-        connection,
-        tube,
-        fitting: run.fitting ?? loop.fitting,
-      },
-    ],
-  }));
-  return [...freed, ...moved, ...tubes];
+  const now = { tube: run.tube ?? loop.tube, fitting: run.fitting ?? loop.fitting };
+  const tubes = smallerTubes(now, offer).map(({ tube, fitting }): Change => {
+    const change = { do: 'connection.tube', loop: loop.id, connection, tube, fitting } as const;
+    return {
+      label: msg`Take ${tube.name} for it, which bends at ${tube.minBend_mm} mm`,
+      edits: [change],
+    };
+  });
+  return [freed, ...moved, tubes];
 }
 
 /** Other states of the parts a run joins, its other runs left at their ports. */
@@ -141,16 +157,46 @@ function labelOf(
   return msg`Take the port “${port?.name ?? ''}” of ${name}`;
 }
 
-/** Tubes of the same size and kind that bend tighter, the least so first. */
-function tighterTubes(tube: TubePart, offer: readonly Part[]): readonly TubePart[] {
+interface TubeWithFitting {
+  readonly tube: TubePart;
+  readonly fitting: FittingPart;
+}
+
+/**
+ * Tubes of the same kind that bend tighter, of the same size or thinner, each with a fitting for it:
+ * the least change first. A fitting of the family in use is taken where there is one.
+ */
+function smallerTubes(now: TubeWithFitting, offer: readonly Part[]): readonly TubeWithFitting[] {
+  const { tube } = now;
+  const isSameSize = (p: TubePart): boolean =>
+    p.outer_mm === tube.outer_mm && p.inner_mm === tube.inner_mm;
   return offer
     .filter(
       (p): p is TubePart =>
         p.kind === 'tube' &&
         p.hard === tube.hard &&
-        p.outer_mm === tube.outer_mm &&
-        p.inner_mm === tube.inner_mm &&
-        p.minBend_mm < tube.minBend_mm,
+        p.minBend_mm < tube.minBend_mm &&
+        (isSameSize(p) || p.outer_mm < tube.outer_mm),
     )
-    .sort((a, b) => b.minBend_mm - a.minBend_mm);
+    .sort((a, b) => b.outer_mm - a.outer_mm || b.minBend_mm - a.minBend_mm)
+    .flatMap((smaller) => {
+      const fitting = isSameSize(smaller) ? now.fitting : fittingFor(smaller, now.fitting, offer);
+      return fitting ? [{ tube: smaller, fitting }] : [];
+    });
+}
+
+/** A fitting for a tube, of the same family as another if there is one. */
+function fittingFor(
+  tube: TubePart,
+  { family }: FittingPart,
+  offer: readonly Part[],
+): FittingPart | undefined {
+  const fitting = offer.filter(
+    (p): p is FittingPart =>
+      p.kind === 'fitting' &&
+      p.duty === (tube.hard ? 'hard-tube' : 'compression') &&
+      p.tube?.outer_mm === tube.outer_mm &&
+      (tube.hard || p.tube.inner_mm === tube.inner_mm),
+  );
+  return fitting.find((p) => p.family === family) ?? fitting[0];
 }

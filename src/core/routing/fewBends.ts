@@ -425,13 +425,14 @@ function rateOf(
   level: FewBends['level'],
   { diagonal, offPlane }: RoutePrices,
 ): number {
-  const along = (v: number): boolean => Math.abs(v) > 1 - EPS;
-  if (!along(x) && !along(y) && !along(z)) return 1 + diagonal + offPlane;
-  if (offPlane === 0 || (level[0].length === 0 && level[1].length === 0 && level[2].length === 0))
-    return 1;
-  const shares = (axis: 0 | 1 | 2): boolean => level[axis].some((v) => Math.abs(v - at[axis]) < 1);
-  const shared = (!along(x) && shares(0)) || (!along(y) && shares(1)) || (!along(z) && shares(2));
-  return shared ? 1 : 1 + offPlane;
+  const isAslant = [x, y, z].every((v) => Math.abs(v) < 1 - EPS);
+  const rate = isAslant ? 1 + diagonal : 1;
+  if (offPlane === 0 || level.every((at) => at.length === 0)) return rate;
+  // In a plane across an axis lies what does not lead along it.
+  const sharesAcross = (v: number, axis: 0 | 1 | 2): boolean =>
+    Math.abs(v) < EPS && level[axis].some((other) => Math.abs(other - at[axis]) < 1);
+  const isShared = sharesAcross(x, 0) || sharesAcross(y, 1) || sharesAcross(z, 2);
+  return isShared ? rate : rate + offPlane;
 }
 
 type Best = Draft & { readonly total: number };

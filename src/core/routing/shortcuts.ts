@@ -1,72 +1,41 @@
 import { setBack } from '../tubing';
 import { add, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
-import { draftsBetween, priceOf, tollOfDraft, type FewBends } from './fewBends';
+import { bettered } from './bettered';
+import { draftsBetween, type FewBends } from './fewBends';
 import { turnBetween } from './path';
 import type { WayFound } from './rigidRoute';
 
 /** A way of fewer bends than this has been looked for in closed form already. */
 const LEAST_BENDS = 3;
-/** Rounds in which a way is made better, and drafts that are looked at in space in each. */
-const ROUNDS = 6,
-  LOOKS = 160;
 /** How far over the obstacle that is gone round a roof of three bends is tried, as a share. */
 const ROOFS = [1, 1.1, 1.2, 1.3, 1.4, 1.45, 1.5, 1.6, 1.8];
 /** Where the ridge of such a roof may lie, as shares of what it spans. */
 const RIDGES = [0.5, 0.4, 0.6, 0.3, 0.7, 0.2, 0.8];
 const EPS = 1e-6;
 
-interface Whole {
-  readonly corners: readonly Vec[];
-  readonly cost: number;
-  readonly angles_deg: readonly number[];
-}
-
 /**
  * A way of three bends or more made cheaper where two of its legs, not neighbours, can be joined by
  * one or two bends, or over a roof of three, past all that stands: what is between falls away.
  * Nothing is looked for where the way's own price is not known. Deterministic.
  */
-export function shortened(way: WayFound, asked: FewBends): WayFound {
-  if (way.corners.length - 2 < LEAST_BENDS) return way;
-  const { from, to } = way;
-  const own = priceOf(way.corners, from, to, { ...asked, under: Infinity });
-  if (!own) return way;
-  const first = own.cost + tollOfDraft({ ...own, corners: way.corners, from, to }, asked);
-  if (!Number.isFinite(first)) return way;
-  let best: Whole = { ...own, corners: way.corners, cost: first };
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const better = cheaper(best, from, to, asked);
-    if (!better) break;
-    best = better;
-  }
-  return best.cost < first - EPS
-    ? { ...way, corners: best.corners, cost: way.cost - (first - best.cost) }
-    : way;
-}
+export const shortened = (way: WayFound, asked: FewBends): WayFound =>
+  way.corners.length - 2 < LEAST_BENDS
+    ? way
+    : bettered(way, asked, (now) => joinedWays(now.corners, asked));
 
-/** The cheapest of all joints that is cheaper than the way as it is. */
-function cheaper(now: Whole, from: EndWay, to: EndWay, asked: FewBends): Whole | null {
-  const drafts: Whole[] = [];
-  const legs = now.corners.length - 1;
+/** All ways with a joint between two legs that are not neighbours. */
+function joinedWays(corners: readonly Vec[], asked: FewBends): readonly (readonly Vec[])[] {
+  const ways: (readonly Vec[])[] = [];
+  const legs = corners.length - 1;
   for (let i = 0; i < legs - 1; i += 1)
     for (let j = i + 2; j < legs; j += 1)
-      for (const between of joints(now.corners, i, j, asked)) {
-        const corners = [...now.corners.slice(0, i + 1), ...between, ...now.corners.slice(j + 1)];
+      for (const between of joints(corners, i, j, asked)) {
+        const way = [...corners.slice(0, i + 1), ...between, ...corners.slice(j + 1)];
         // Where legs aslant are disliked, a shorter way alone is not worth one.
-        const saves = corners.length < now.corners.length;
-        if (asked.prices.diagonal > 0 && !saves) continue;
-        const priced = priceOf(corners, from, to, { ...asked, under: now.cost });
-        if (priced) drafts.push({ ...priced, corners });
+        if (asked.prices.diagonal === 0 || way.length < corners.length) ways.push(way);
       }
-  drafts.sort((a, b) => a.cost - b.cost);
-  let best: Whole | null = null;
-  for (const draft of drafts.slice(0, LOOKS)) {
-    if (draft.cost >= (best?.cost ?? now.cost) - EPS) break;
-    const cost = draft.cost + tollOfDraft({ ...draft, from, to }, asked);
-    if (cost < (best?.cost ?? now.cost) - EPS) best = { ...draft, cost };
-  }
-  return best;
+  return ways;
 }
 
 /** Corners that join leg i of a way to its leg j. */

@@ -4,6 +4,7 @@ import { bodiesMeet, boxGap, dot, union, type Box, type Vec } from '../geometry'
 import { endWays, type EndWay } from './ends';
 import { routeFewBends, type FewBends } from './fewBends';
 import { routeRigid, type WayFound } from './rigidRoute';
+import { withCutCorners } from './cutCorners';
 import { shortened } from './shortcuts';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
 import { bendLines } from './lines';
@@ -321,7 +322,7 @@ export function findWay(
   const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
   if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
     return made(direct, radius);
-  if (!hard) return few && made(few, radius);
+  if (!hard) return few && made(withCutCorners(few, closed), radius);
   const { from, to }: { readonly from: LevelEnd; readonly to: LevelEnd } = hard;
   const whole: WayFound = {
     ...hard,
@@ -329,7 +330,7 @@ export function findWay(
     from: from.lead?.end ?? from,
     to: to.lead?.end ?? to,
   };
-  const way = isFree ? shortened(whole, closed) : whole;
+  const way = isFree ? withCutCorners(shortened(whole, closed), closed) : whole;
   const slants = t.constraints.allow45 && t.loop.tube.hard && bends45(t);
   return made(slants ? { ...way, corners: slanted(workspace, way.corners, limits) } : way, radius);
 }

@@ -7,6 +7,7 @@ import type { System } from '@/core/system';
 import type { Run } from '@/core/tubing';
 import { placeLabels, type Wanted } from './labels';
 import { caseWay, flatBox, flatPoint, sheetSize } from '@/core/elevation';
+import { gapsOnSheet } from './gapsOnSheet';
 import { estimatedPath, routedPath } from './runPath';
 
 const SIZE: Vec = [400, 300, 200];
@@ -163,5 +164,49 @@ describe('runs as drawn', () => {
     const { system, reports } = analyse(demoDesign('dawn-chorus-desk') as Design);
     const joint = reports.runs.find((r) => r.by === 'direct');
     expect(joint && drawn(system, joint, (p) => [p[0], p[1]])).toBeNull();
+  });
+});
+
+describe('gaps beside what is picked', () => {
+  const design = demoDesign('pocket-planetarium') as Design;
+  const { system } = analyse(design);
+  const size = design.case?.interior ?? SIZE;
+  const all = (k: number) =>
+    design.components.flatMap(({ id }) =>
+      (['side', 'front', 'top'] as const).map((view) => gapsOnSheet(system, id, view, size, k)),
+    );
+
+  test('no two numbers of one direction lie on each other; close by, each has its own', () => {
+    const nearPairs = (k: number, seen_k: number): number =>
+      all(k).reduce(
+        (sum, gaps) =>
+          sum +
+          gaps.filter((a, i) =>
+            gaps.slice(i + 1).some((b) => {
+              const [dx, dy] = [a.x1 + a.x2 - b.x1 - b.x2, a.y1 + a.y2 - b.y1 - b.y2];
+              const isUpright = a.x1 === a.x2;
+              if (isUpright !== (b.x1 === b.x2)) return false;
+              // Numbers are some 11 px high and 25 px long.
+              const [along, across] = isUpright ? [dy, dx] : [dx, dy];
+              return Math.abs(along) / 2 < 25 * seen_k && Math.abs(across) / 2 < 11 * seen_k;
+            }),
+          ).length,
+        0,
+      );
+    expect(nearPairs(0.8, 0.8)).toBe(0);
+    // Drawn as if seen from very near, the same build has such pairs.
+    expect(nearPairs(1e-3, 0.8)).toBeGreaterThan(0);
+  });
+
+  test('the narrowest first, and no more than four', () => {
+    for (const gaps of all(0.8)) {
+      expect(gaps.length).toBeLessThanOrEqual(4);
+      expect(gaps.map((g) => g.gap_mm)).toEqual(gaps.map((g) => g.gap_mm).sort((a, b) => a - b));
+    }
+  });
+
+  test('a line is as long as the gap it tells', () => {
+    for (const gap of all(0.8).flat())
+      expect(Math.hypot(gap.x2 - gap.x1, gap.y2 - gap.y1)).toBeCloseTo(gap.gap_mm, 6);
   });
 });

@@ -1,0 +1,56 @@
+import { add, distance, dot, scale, sub, unit, type Vec } from '../geometry';
+import { setBack } from '../tubing';
+import { bettered } from './bettered';
+import type { FewBends } from './fewBends';
+import { turnBetween } from './path';
+import type { TubeLimits, WayFound } from './rigidRoute';
+
+/** How deep a corner is cut, as shares of the most that its two legs have room for. */
+const DEPTHS = [1, 0.85, 0.7, 0.55, 0.4, 0.25];
+const CUT_DEG = 45;
+const EPS = 1e-6;
+
+/**
+ * A way whose square corners are cut, each by two bends of 45° and a leg aslant between them, where
+ * that is cheaper: one bend more for a shorter tube. The same way where no cut is, or where 45° is
+ * not among the angles that can be bent. Deterministic.
+ */
+export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
+  const { limits } = asked;
+  if (limits.angles_deg && !limits.angles_deg.includes(CUT_DEG)) return way;
+  return bettered(way, asked, ({ corners }) => cutWays(corners, limits));
+}
+
+/** All ways with one square corner cut. */
+const cutWays = (corners: readonly Vec[], limits: TubeLimits): readonly (readonly Vec[])[] =>
+  corners.slice(1, -1).flatMap((corner, k) => {
+    const before = corners[k] as Vec,
+      after = corners[k + 2] as Vec;
+    const back = unit(sub(before, corner)),
+      ahead = unit(sub(after, corner));
+    if (Math.abs(dot(back, ahead)) > EPS) return [];
+    const most_mm = Math.min(
+      roomOnLeg(corners, k, k + 1, limits),
+      roomOnLeg(corners, k + 2, k + 1, limits),
+    );
+    if (most_mm < EPS) return [];
+    return DEPTHS.map((share) => [
+      ...corners.slice(0, k + 1),
+      add(corner, scale(back, share * most_mm)),
+      add(corner, scale(ahead, share * most_mm)),
+      ...corners.slice(k + 2),
+    ]);
+  });
+
+/** How far from corner `at` a bend of 45° may lie on the leg to corner `far`, mm. */
+function roomOnLeg(corners: readonly Vec[], far: number, at: number, limits: TubeLimits): number {
+  const { radius_mm, atFitting_mm, between_mm } = limits;
+  const whole_mm = distance(corners[far] as Vec, corners[at] as Vec) - setBack(radius_mm, CUT_DEG);
+  const beyond = corners[2 * far - at];
+  if (!beyond) return whole_mm - atFitting_mm;
+  const turn_deg = turnBetween(
+    unit(sub(corners[far] as Vec, corners[at] as Vec)),
+    unit(sub(beyond, corners[far] as Vec)),
+  );
+  return whole_mm - setBack(radius_mm, turn_deg) - between_mm;
+}
