@@ -106,7 +106,7 @@ const share = (runs: readonly RunTidiness[], holds: (r: RunTidiness) => boolean)
 
 function tell(name: string, all: readonly Laid[]): void {
   const runs = all.flatMap((l) => l.runs);
-  const ratio = (a: number, b: number): string => (a / b).toFixed(2);
+  const ratio = (a: number, b: number): string => (a / b).toFixed(3);
   console.log(
     [
       `${name}: ${runs.length} runs`,
@@ -142,14 +142,11 @@ export function tellTidiness(): void {
   });
   const hard = kept.map((l) => ({ ...l, runs: l.runs.filter((r) => r.hard) }));
   tell('demos, as they are kept', hard);
-  tell(
-    'machines, in hard tube',
-    MACHINES.map(({ make }) => laidOut(inHardTube(make()))),
-  );
-  tell(
-    `${RANDOM_BUILDS} random builds`,
-    Array.from({ length: RANDOM_BUILDS }, (_, i) => laidOut(strewn(i + 1))),
-  );
+  const machines = MACHINES.map(({ make }) => laidOut(inHardTube(make())));
+  tell('machines, in hard tube', machines);
+  const random = Array.from({ length: RANDOM_BUILDS }, (_, i) => laidOut(strewn(i + 1)));
+  tell(`${RANDOM_BUILDS} random builds`, random);
+  tell('all of them', [...hard, ...machines, ...random]);
   const turning = kept.flatMap((l) => l.runs.filter((r) => !r.hard));
   console.log(
     `soft tube of the demos: turning ${(

@@ -67,8 +67,8 @@ const ORDER_PROOFS = 2;
  */
 export function improvedLayout(design: Design, tell: Tell = () => true): ImprovedLayout | null {
   const search = new LayoutSearch(design, tell);
-  search.prove({ edits: [], parts: [] });
-  search.choosePorts({ edits: [], parts: [] }, PROOFS);
+  const asItIs: Changes = { edits: [], parts: [] };
+  search.choosePorts(asItIs, PROOFS, search.prove(asItIs));
   for (const order of search.orders) search.choosePorts(order, ORDER_PROOFS);
   for (let round = 0; round < SLIDES && search.slide(); round += 1);
   search.finish();
@@ -123,9 +123,10 @@ class LayoutSearch {
 
   /**
    * Other ports and quarter turns, routed and learned from until no other choice is reckoned better.
-   * `base`: changes made before, such as another order.
+   * `base`: changes made before, such as another order; `known`: what those came to, where that was
+   * proven.
    */
-  choosePorts(base: Changes, proofs: number): void {
+  choosePorts(base: Changes, proofs: number, known: Proven | null = null): void {
     const design = applied(this.design, base.edits);
     const { search, variables, system } = searchOf(design, 'ports');
     const tried = new Set<string>();
@@ -134,7 +135,9 @@ class LayoutSearch {
       if (tried.has(states.join())) return;
       tried.add(states.join());
       const { edits, parts } = changesOf(design, variables, states, 'ports');
-      const proven = this.prove({ edits: [...base.edits, ...edits], parts });
+      const isAsKnown = states.every((state) => state === 0);
+      const proven =
+        (isAsKnown && known) || this.prove({ edits: [...base.edits, ...edits], parts });
       if (!proven) return;
       for (const c of system.design.loops.flatMap((l) => l.connections))
         search.learn(c.id, states, costIn(design, c.id, proven.routes));

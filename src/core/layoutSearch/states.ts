@@ -293,7 +293,7 @@ function shiftsOf(system: System, { id }: Component, most_mm: number): readonly 
     .slice(0, MOST_SHIFTS);
 }
 /** Even steps, mm; what slides less far goes as far as it may. */
-const EVEN_MM = [60, 200, 400];
+const EVEN_MM = [20, 60, 200, 400];
 const MOST_SHIFTS = 40;
 
 const onAxis = (axis: 0 | 1 | 2, by: number): Vec =>

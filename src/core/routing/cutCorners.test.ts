@@ -16,8 +16,7 @@ const end = (mouth: Vec, direction: Vec): EndWay => ({
   cost: 0,
 });
 const wall = (min: Vec, max: Vec): Obstacle => ({ id: 'wall', min, max, penalty: Infinity });
-/** With a bend at 60 mm, and legs aslant no dearer. */
-const PRICES = { ...PARALLEL, bend_mm: 60, diagonal: 0, offPlane: 0.1 };
+const PRICES = { ...PARALLEL, bend_mm: 60, offPlane: 0.1 };
 const asked = (blocks: readonly Obstacle[] = [], more: Partial<FewBends> = {}): FewBends => ({
   workspace: { bounds: { min: [-500, -500, -500], max: [1000, 500, 500] }, blocks },
   limits: { radius_mm: 25, atFitting_mm: 12, between_mm: 14 },
@@ -75,6 +74,21 @@ describe('square corners cut by 45° (plane geometry)', () => {
     expect((far.corners[1] as Vec)[0]).toBeGreaterThan(400 - (300 - 12 - SET_BACK) + 30);
     const full = asked([wall([100, 14, -50], [386, 300, 50])]);
     expect(withCutCorners(square, full)).toBe(square);
+  });
+
+  test('not beside a run that turns square in the same plane; one in another plane is no neighbour', () => {
+    const turning = (z: number, out: number): readonly Vec[] => [
+      [0, out, z],
+      [400 - out, out, z],
+      [400 - out, 300, z],
+    ];
+    expect(withCutCorners(square, asked([], { beside: [turning(0, 40)] }))).toBe(square);
+    expect(withCutCorners(square, asked([], { beside: [turning(30, 40)] })).corners).toHaveLength(
+      4,
+    );
+    expect(withCutCorners(square, asked([], { beside: [turning(0, 200)] })).corners).toHaveLength(
+      4,
+    );
   });
 
   test('what it tells to have saved is the difference of the prices of both ways', () => {

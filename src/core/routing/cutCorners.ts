@@ -1,4 +1,4 @@
-import { add, distance, dot, scale, sub, unit, type Vec } from '../geometry';
+import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import { setBack } from '../tubing';
 import { bettered } from './bettered';
 import type { FewBends } from './fewBends';
@@ -10,25 +10,35 @@ const DEPTHS = [1, 0.85, 0.7, 0.55, 0.4, 0.25];
 const CUT_DEG = 45;
 const EPS = 1e-6;
 
+/** A run whose corner is no farther off turns beside this one, mm. */
+const BESIDE_MM = 150;
+/** Two legs lie in one plane within this, mm. */
+const IN_PLANE_MM = 1;
+
 /**
  * A way whose square corners are cut, each by two bends of 45° and a leg aslant between them, where
- * that is cheaper: one bend more for a shorter tube. The same way where no cut is, or where 45° is
- * not among the angles that can be bent. Deterministic.
+ * that is cheaper: one bend more for a shorter tube. A corner beside another run's stays square: what
+ * runs side by side turns side by side. The same way where no cut is, or where 45° is not among the
+ * angles that can be bent. Deterministic.
  */
 export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
   const { limits } = asked;
   if (limits.angles_deg && !limits.angles_deg.includes(CUT_DEG)) return way;
-  return bettered(way, asked, ({ corners }) => cutWays(corners, limits));
+  return bettered(way, asked, ({ corners }) => cutWays(corners, asked));
 }
 
 /** All ways with one square corner cut. */
-const cutWays = (corners: readonly Vec[], limits: TubeLimits): readonly (readonly Vec[])[] =>
+const cutWays = (
+  corners: readonly Vec[],
+  { limits, beside = [] }: FewBends,
+): readonly (readonly Vec[])[] =>
   corners.slice(1, -1).flatMap((corner, k) => {
     const before = corners[k] as Vec,
       after = corners[k + 2] as Vec;
     const back = unit(sub(before, corner)),
       ahead = unit(sub(after, corner));
     if (Math.abs(dot(back, ahead)) > EPS) return [];
+    if (beside.some((other) => turnsBeside(other, corner, back, ahead))) return [];
     const most_mm = Math.min(
       roomOnLeg(corners, k, k + 1, limits),
       roomOnLeg(corners, k + 2, k + 1, limits),
@@ -41,6 +51,19 @@ const cutWays = (corners: readonly Vec[], limits: TubeLimits): readonly (readonl
       ...corners.slice(k + 2),
     ]);
   });
+
+/** Whether a run turns as a corner does, in its plane and close to it. */
+const turnsBeside = (other: readonly Vec[], corner: Vec, back: Vec, ahead: Vec): boolean =>
+  other.slice(1, -1).some((turn, k) => {
+    const off = sub(turn, corner);
+    if (norm(off) > BESIDE_MM || Math.abs(dot(off, cross(back, ahead))) > IN_PLANE_MM) return false;
+    const [a, b] = [unit(sub(other[k] as Vec, turn)), unit(sub(other[k + 2] as Vec, turn))];
+    return (
+      (isParallel(a, back) && isParallel(b, ahead)) || (isParallel(a, ahead) && isParallel(b, back))
+    );
+  });
+
+const isParallel = (a: Vec, b: Vec): boolean => Math.abs(dot(a, b)) > 1 - EPS;
 
 /** How far from corner `at` a bend of 45° may lie on the leg to corner `far`, mm. */
 function roomOnLeg(corners: readonly Vec[], far: number, at: number, limits: TubeLimits): number {

@@ -17,6 +17,8 @@ export interface FewBends {
   readonly tube_mm: number;
   /** Coordinates of legs and corners of the loop's other runs, by axis. */
   readonly level: readonly [readonly number[], readonly number[], readonly number[]];
+  /** Corners of the loop's other runs, one list a run: what turns beside them turns as they do. */
+  readonly beside?: readonly (readonly Vec[])[];
   /** Depths of the room, from its back to the glass; no leg is dearer for its depth where not given. */
   readonly depths?: readonly [number, number];
   /** Only ways cheaper than this are told. */
@@ -423,16 +425,14 @@ function rateOf(
   z: number,
   at: Vec,
   level: FewBends['level'],
-  { diagonal, offPlane }: RoutePrices,
+  { offPlane }: RoutePrices,
 ): number {
-  const isAslant = [x, y, z].every((v) => Math.abs(v) < 1 - EPS);
-  const rate = isAslant ? 1 + diagonal : 1;
-  if (offPlane === 0 || level.every((at) => at.length === 0)) return rate;
+  if (offPlane === 0 || level.every((at) => at.length === 0)) return 1;
   // In a plane across an axis lies what does not lead along it.
   const sharesAcross = (v: number, axis: 0 | 1 | 2): boolean =>
     Math.abs(v) < EPS && level[axis].some((other) => Math.abs(other - at[axis]) < 1);
   const isShared = sharesAcross(x, 0) || sharesAcross(y, 1) || sharesAcross(z, 2);
-  return isShared ? rate : rate + offPlane;
+  return isShared ? 1 : 1 + offPlane;
 }
 
 type Best = Draft & { readonly total: number };

@@ -9,8 +9,6 @@ export interface RoutePrices {
   readonly bend_mm: number;
   /** A leg off the lines and planes of the loop's other runs, share of its length. */
   readonly offPlane: number;
-  /** A leg that lies along no axis of the case, share of its length. */
-  readonly diagonal: number;
   /** A bend of another angle than 45° or 90°; Infinity where the style has none but as a last way. */
   readonly oddAngle_mm: number;
   /** A leg before something shown, and one that crosses another loop seen through the glass. */
@@ -23,17 +21,15 @@ const PRICES: Record<RouteStyle, RoutePrices> = {
   parallel: {
     bend_mm: 80,
     offPlane: 0.1,
-    diagonal: 0.2,
     oddAngle_mm: 55,
     view_mm: 120,
     atGlass: 0,
   },
-  free: { bend_mm: 60, offPlane: 0, diagonal: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
-  shortest: { bend_mm: 10, offPlane: 0, diagonal: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  free: { bend_mm: 60, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  shortest: { bend_mm: 10, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
   hidden: {
     bend_mm: 60,
     offPlane: 0.1,
-    diagonal: 0.2,
     oddAngle_mm: 55,
     view_mm: 360,
     atGlass: 0.8,

@@ -30,11 +30,8 @@ function joinedWays(corners: readonly Vec[], asked: FewBends): readonly (readonl
   const legs = corners.length - 1;
   for (let i = 0; i < legs - 1; i += 1)
     for (let j = i + 2; j < legs; j += 1)
-      for (const between of joints(corners, i, j, asked)) {
-        const way = [...corners.slice(0, i + 1), ...between, ...corners.slice(j + 1)];
-        // Where legs aslant are disliked, a shorter way alone is not worth one.
-        if (asked.prices.diagonal === 0 || way.length < corners.length) ways.push(way);
-      }
+      for (const between of joints(corners, i, j, asked))
+        ways.push([...corners.slice(0, i + 1), ...between, ...corners.slice(j + 1)]);
   return ways;
 }
 

@@ -127,7 +127,7 @@ describe('what is seen through the glass', () => {
 
 describe('two loops', () => {
   test('of two ways as short a run takes the one that does not cross the other loop', () => {
-    const first = [component('a', meter, [320, 350, 380]), component('b', meter, [560, 350, 380])],
+    const first = [component('a', meter, [140, 350, 380]), component('b', meter, [380, 350, 380])],
       second = [component('c', meter, [100, 250, 200]), component('d', meter, [540, 430, 200])];
     const one = loop('one', [link('run-1', 'a', 'out', 'b', 'in')]),
       two = loop('two', [link('run-2', 'c', 'out', 'd', 'in')]);

@@ -147,6 +147,8 @@ export function RunsStage() {
       )}`
     : lengthOf(tubes.length, list.tube_mm, guessed > 0);
   const sentenceWords = (): ReactNode => {
+    if (held.live?.isBehind)
+      return msg`A leg would be too short for its bends there. Let go, and a way is looked for.`;
     if (held.live && !held.live.edit) {
       const nearest = live?.routed?.nearest;
       return nearest && nearest.gap_mm < 0
@@ -219,9 +221,9 @@ export function RunsStage() {
         <>
           <p>{sentence}</p>
           <RouteBar onGhosts={setGhosts} />
-          {held.live && (
+          {live && (
             <p role="status" className={styles.hint}>
-              {live ? liveWords(live, run) : msg`No quick route there: let go for the full search.`}
+              {liveWords(live, run)}
             </p>
           )}
         </>

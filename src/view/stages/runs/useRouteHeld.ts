@@ -14,18 +14,24 @@ export interface RouteHeld {
   readonly by: Vec;
 }
 
+/** A run in the hand as it is shown. */
+export interface HeldRun extends LaidAnew {
+  /** The hand is where no way follows it: what is shown is the last that did. */
+  readonly isBehind: boolean;
+}
+
 /**
  * The picked run in the hand, by a leg, a corner or whole: it is laid anew past all others with
- * every move; when it is let go it is kept as it lies, with its planes, and what it meets is routed. `routed`: the routes
- * of the document.
+ * every move; when it is let go it is kept as it lies, with its planes, and what it meets is routed.
+ * `routed`: the routes of the document.
  */
 export function useRouteHeld(routed: Routed, run: Run | undefined) {
   const design = useEditor((s) => s.design);
   const commit = useEditor((s) => s.commit);
-  const [live, setLive] = useState<LaidAnew | null>(null);
+  const [live, setLive] = useState<HeldRun | null>(null);
   // A hand holds on to what it took hold of: what it was last shown is known here alone.
-  const shown = useRef<LaidAnew | null>(null);
-  const show = (laid: LaidAnew | null): void => {
+  const shown = useRef<HeldRun | null>(null);
+  const show = (laid: HeldRun | null): void => {
     shown.current = laid;
     setLive(laid);
   };
@@ -51,10 +57,19 @@ export function useRouteHeld(routed: Routed, run: Run | undefined) {
       commit(msg`re-route ${run.name}`, laid?.edit ?? edit);
       return;
     }
-    show(layAnew.current?.(design, edit, routed, run.id) ?? null);
+    const next = layAnew.current?.(design, edit, routed, run.id);
+    if (next) show(next.run ? { ...next, isBehind: false } : behind(laid));
   };
   return { onRoute, live, corners: live ? (live.corners ?? undefined) : route?.corners };
 }
+
+/** What was last shown, where the hand has gone on without it: nothing of it is kept. */
+const behind = (last: HeldRun | null): HeldRun => ({
+  run: last?.run ?? null,
+  corners: last?.corners ?? null,
+  edit: null,
+  isBehind: true,
+});
 
 type LayAnew = typeof import('./layAnew').layAnew;
 
