@@ -1,7 +1,8 @@
 import type { System } from '../system';
 import { distance } from '../geometry';
-import { draftsBetween, routeFewBends } from './fewBends';
+import { draftsBetween, oddly, plainly, routeFewBends } from './fewBends';
 import type { EndWay } from './ends';
+import { bendPrice } from './prices';
 import { endsOf, findWay, openEnds } from './single';
 import { workspaceFor, type Fixed } from './standing';
 import type { Task } from './task';
@@ -35,9 +36,9 @@ function beyond(
   froms: readonly EndWay[],
   tos: readonly EndWay[],
 ): number {
-  const odd = limits.angles_deg ? Infinity : 2 * (prices.bend_mm + prices.oddAngle_mm);
+  const odd = limits.angles_deg ? Infinity : 2 * (bendPrice(prices, 0) + prices.oddAngle_mm);
   const saved = (2 - Math.PI / 2) * limits.radius_mm;
-  const bends = Math.min(odd, 3 * prices.bend_mm) - 3 * saved;
+  const bends = Math.min(odd, 3 * bendPrice(prices, 45)) - 3 * saved;
   let least = Infinity;
   for (const a of froms)
     for (const b of tos) least = Math.min(least, distance(a.mouth, b.mouth) + a.cost + b.cost);
@@ -55,14 +56,9 @@ export function costBetween(system: System, task: Task, fixed: readonly Fixed[])
   const { clear_mm } = system.design.brief.limits;
   const workspace = workspaceFor(system, task, fixed, [], [], [...froms, ...tos], clear_mm, null);
   const { limits, prices } = task;
+  const asked = { workspace, limits, prices, tube_mm: task.radius, level: NO_LEVEL };
   const few = task.loop.tube.hard
-    ? routeFewBends(froms, tos, {
-        workspace,
-        limits,
-        prices,
-        tube_mm: task.radius,
-        level: NO_LEVEL,
-      })
+    ? (routeFewBends(froms, tos, plainly(asked)) ?? oddly(froms, tos, asked))
     : null;
   if (few) return few.cost;
   const way = findWay(task, workspace, froms, tos, [], clear_mm, limits.radius_mm, { most: MOST });

@@ -16,7 +16,7 @@ const end = (mouth: Vec, direction: Vec): EndWay => ({
   cost: 0,
 });
 const wall = (min: Vec, max: Vec): Obstacle => ({ id: 'wall', min, max, penalty: Infinity });
-const PRICES = { ...PARALLEL, bend_mm: 60, offPlane: 0.1 };
+const PRICES = { ...PARALLEL, bend_mm: 60, byAngle: 0.5, offPlane: 0.1 };
 const asked = (blocks: readonly Obstacle[] = [], more: Partial<FewBends> = {}): FewBends => ({
   workspace: { bounds: { min: [-500, -500, -500], max: [1000, 500, 500] }, blocks },
   limits: { radius_mm: 25, atFitting_mm: 12, between_mm: 14 },
@@ -51,11 +51,11 @@ describe('square corners cut by 45° (plane geometry)', () => {
     expect(distance(b, last)).toBeCloseTo(12 + SET_BACK, 6);
     // Two legs of the cut become its hypotenuse; one bend of 90° becomes two of 45°.
     const arcs = 2 * ((25 * Math.PI) / 4 - 2 * SET_BACK) - ((25 * Math.PI) / 2 - 50);
-    expect(square.cost - cost).toBeCloseTo((2 - Math.SQRT2) * deep - 60 - arcs, 6);
+    expect(square.cost - cost).toBeCloseTo((2 - Math.SQRT2) * deep - (2 * 45 - 60) - arcs, 6);
   });
 
-  test('not where a bend costs more than the cut saves', () => {
-    const dear = asked([], { prices: { ...PRICES, bend_mm: 200 } });
+  test('not where two bends of 45° cost more beyond one of 90° than the cut saves', () => {
+    const dear = asked([], { prices: { ...PRICES, bend_mm: 400 } });
     expect(withCutCorners(square, dear)).toBe(square);
   });
 

@@ -5,9 +5,9 @@ import type { Design } from '../design';
 import { compileSystem } from '../system';
 import { add, dot, norm, scale, sub, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
-import { routeFewBends } from './fewBends';
+import { oddly, plainly, routeFewBends } from './fewBends';
 import { pathLength, roundedPath } from './path';
-import { pricesOf } from './prices';
+import { bendPrice, pricesOf } from './prices';
 import { meetsItself, meetsOwnEnds, winds } from './selfGap';
 import { crossingsOf, tidinessOf } from './tidiness';
 import { routesOf } from './laid';
@@ -54,6 +54,27 @@ describe('ways of few bends, known by hand', () => {
   ] as const)('%s', (_, a, d, b, e, bends) => {
     const way = routeFewBends([end(a, d)], [end(b, e)], asked('parallel'));
     expect([...angles(way?.corners ?? [])].sort()).toEqual([...bends].sort());
+  });
+
+  test('a bend of 45° is worth seven eighths of one of 90° where legs are straight and parallel', () => {
+    const parallel = pricesOf({ tube, routing: { style: 'parallel' } }),
+      free = pricesOf({ tube, routing: { style: 'free' } });
+    expect([0, 45, 90, 135].map((deg) => bendPrice(parallel, deg))).toEqual([60, 70, 80, 80]);
+    expect([30, 45, 90].map((deg) => bendPrice(free, deg))).toEqual([60, 60, 60]);
+  });
+
+  test('straight and parallel has no odd angle where a square or 45° one has a way', () => {
+    // Off to both sides by odd measures: two bends of odd angles would be shorter.
+    const ports = [[end([0, 0, 0], [1, 0, 0])], [end([90, 230, 160], [0, -1, 0])]] as const;
+    const asIs = asked('parallel');
+    const own = routeFewBends(...ports, plainly(asIs));
+    for (const deg of angles(own?.corners ?? [])) expect([45, 90]).toContain(deg);
+    expect(own).not.toBeNull();
+    // In a style that likes them nothing is held back.
+    expect(plainly(asked('free')).prices.oddAngle_mm).toBe(0);
+    expect(oddly(...ports, asked('free'))).toBeNull();
+    const last = oddly(...ports, asIs);
+    expect(last?.cost ?? 0).toBeLessThanOrEqual(own?.cost ?? Infinity);
   });
 
   test('something in the way of the straight one: the next that is free', () => {
@@ -299,6 +320,14 @@ describe('tidiness', () => {
     const spared = 30 * (2 * Math.tan(Math.PI / 8) - Math.PI / 4);
     expect(length_mm).toBeCloseTo(250 + 50 * Math.SQRT2 - 2 * spared, 6);
     expect(leastLength_mm).toBeCloseTo(length_mm - 2 * spared, 6);
+  });
+
+  test('of a straight tube it is its length, however short', () => {
+    const stub = boundOf([
+      [0, 0, 0],
+      [5, 0, 0],
+    ]);
+    expect([stub.length_mm, stub.leastLength_mm]).toEqual([5, 5]);
   });
 
   test('round a corner two bends of 45° are the least, but for what such bends spare', () => {

@@ -3,7 +3,7 @@ import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../
 import type { EndWay } from './ends';
 import { TwoBends } from './twoBends';
 import { roundedPath, turnBetween } from './path';
-import { depthRate, type RoutePrices } from './prices';
+import { bendPrice, depthRate, type RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { meetsItself, meetsOwnEnds } from './selfGap';
 import { tollOfPath, type Workspace } from './workspace';
@@ -39,7 +39,7 @@ export interface Draft {
 /** Drafts looked at in space. */
 const MOST_LOOKS = 700;
 /** Angles that straight and parallel runs are bent to where no mandrels are named. */
-const BUILDERS_ANGLES = [45, 90];
+export const BUILDERS_ANGLES = [45, 90];
 /** Lengths of first and last legs that ways of any angle are tried with, mm beyond the least. */
 const REACHES_MM = [0, 6, 14, 25, 38, 54, 72, 92, 115, 140, 170, 205, 250, 310, 380];
 /** Steps by which such a way is made better, mm. */
@@ -76,6 +76,19 @@ export function routeFewBends(
     expanded: 0,
   };
 }
+
+/** Asked for a style's own angles alone, where it dislikes odd ones. */
+export const plainly = (asked: FewBends): FewBends =>
+  asked.prices.oddAngle_mm > 0
+    ? { ...asked, prices: { ...asked.prices, oddAngle_mm: Infinity } }
+    : asked;
+
+/** The last way where a style dislikes odd angles and its own have none: few bends of any angle. */
+export const oddly = (
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  asked: FewBends,
+): WayFound | null => (asked.prices.oddAngle_mm > 0 ? routeFewBends(froms, tos, asked) : null);
 
 /** The cheapest draft that meets nothing, by its price and the tolls on its way. */
 function cheapestFree(drafts: Draft[], asked: FewBends): Best | null {
@@ -124,7 +137,7 @@ const LATTICE_MM = 45;
 function oddAngles(froms: readonly EndWay[], tos: readonly EndWay[], asked: FewBends): Draft[] {
   const { limits, prices, under = Infinity } = asked;
   if (limits.angles_deg || prices.oddAngle_mm === Infinity) return [];
-  const bends = 2 * (prices.bend_mm + prices.oddAngle_mm);
+  const bends = 2 * (bendPrice(prices, 0) + prices.oddAngle_mm);
   return froms.flatMap((from) =>
     tos.flatMap((to) => {
       // Two bends cut their corners by no more than the tube between them is long.
@@ -392,7 +405,7 @@ export function priceOf(
       // The leg before this bend, between the bends or the fitting at its ends.
       const spare = before_mm(corners, i - 1) - setBefore - set;
       if (spare < (i === 2 ? straight : between) - EPS) return null;
-      cost += prices.bend_mm - 2 * set + r * angle * RADIANS;
+      cost += bendPrice(prices, angle) - 2 * set + r * angle * RADIANS;
       if (limits.angles_deg === undefined && isOdd(angle)) cost += prices.oddAngle_mm;
       angles.push(angle);
       setBefore = set;

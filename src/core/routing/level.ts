@@ -3,7 +3,7 @@ import { add, norm, scale, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import type { TubeLimits } from './rigidRoute';
 import { roundedPath, samplePath } from './path';
-import { PARALLEL } from './prices';
+import { bendPrice, PARALLEL, type RoutePrices } from './prices';
 import { tollOf, type Workspace } from './workspace';
 
 /**
@@ -98,10 +98,12 @@ export function levelled(
   others: readonly EndWay[],
   limits: TubeLimits,
   hard: boolean,
-  bend_mm = PARALLEL.bend_mm,
+  prices: RoutePrices = PARALLEL,
 ): readonly LevelEnd[] {
   const along = hard ? [] : ends.filter((e) => square(e.direction));
-  return along.length > 0 ? along : levelEnds(workspace, ends, others, limits, bend_mm);
+  return along.length > 0
+    ? along
+    : levelEnds(workspace, ends, others, limits, bendPrice(prices, SLANT_DEG));
 }
 
 /**

@@ -7,6 +7,8 @@ import type { Loop, RouteStyle } from '../design';
 export interface RoutePrices {
   /** A bend: heating, holding, and one more to get wrong. */
   readonly bend_mm: number;
+  /** The share of that which falls away with the angle: half of it at 45°. */
+  readonly byAngle: number;
   /** A leg off the lines and planes of the loop's other runs, share of its length. */
   readonly offPlane: number;
   /** A bend of another angle than 45° or 90°; Infinity where the style has none but as a last way. */
@@ -20,21 +22,29 @@ export interface RoutePrices {
 const PRICES: Record<RouteStyle, RoutePrices> = {
   parallel: {
     bend_mm: 80,
-    offPlane: 0.1,
+    byAngle: 0.25,
+    offPlane: 0.12,
     oddAngle_mm: 55,
     view_mm: 120,
     atGlass: 0,
   },
-  free: { bend_mm: 60, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
-  shortest: { bend_mm: 10, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  free: { bend_mm: 60, byAngle: 0, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
+  shortest: { bend_mm: 10, byAngle: 0, offPlane: 0, oddAngle_mm: 0, view_mm: 120, atGlass: 0 },
   hidden: {
     bend_mm: 60,
-    offPlane: 0.1,
+    byAngle: 0.25,
+    offPlane: 0.12,
     oddAngle_mm: 55,
     view_mm: 360,
     atGlass: 0.8,
   },
 };
+
+/** What a bend of an angle costs, degrees: one of 90° or more `bend_mm`, a lesser one less. */
+export const bendPrice = (
+  { bend_mm, byAngle }: Pick<RoutePrices, 'bend_mm' | 'byAngle'>,
+  angle_deg: number,
+): number => bend_mm * (1 - byAngle * Math.max(0, 1 - angle_deg / 90));
 
 /**
  * How much dearer a leg is for its depth: 1 at the back of the room, 1 + `atGlass` at the glass, by

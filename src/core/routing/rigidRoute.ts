@@ -3,7 +3,7 @@ import { add, boxGap, scale, type Box, type Vec } from '../geometry';
 import type { EndWay } from './ends';
 import { distanceField, type Field } from './field';
 import { jogLeg, type Jog } from './offsetBend';
-import { depthRate, PARALLEL, type RoutePrices } from './prices';
+import { bendPrice, depthRate, PARALLEL, type RoutePrices } from './prices';
 import {
   blocksNear,
   reachOf,
@@ -401,7 +401,7 @@ class HardSearch {
   /** Price of a sidestep's two bends: dearer where their angle is an odd one. */
   private sidestep({ angle_deg }: Jog): number {
     const odd = this.angles === undefined && angle_deg !== 45 && angle_deg !== 90;
-    return 2 * (this.prices.bend_mm + (odd ? this.prices.oddAngle_mm : 0));
+    return 2 * (bendPrice(this.prices, angle_deg) + (odd ? this.prices.oddAngle_mm : 0));
   }
 
   /** Whether a leg from a corner to a place meets a leg of its own way but the one before it. */

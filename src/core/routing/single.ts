@@ -2,7 +2,7 @@ import type { Via } from '../design';
 import { trayBoxes, type System } from '../system';
 import { bodiesMeet, boxGap, dot, union, type Box, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
-import { routeFewBends, type FewBends } from './fewBends';
+import { oddly, plainly, routeFewBends, type FewBends } from './fewBends';
 import { routeRigid, type WayFound } from './rigidRoute';
 import { withCutCorners } from './cutCorners';
 import { shortened } from './shortcuts';
@@ -287,9 +287,9 @@ export function findWay(
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
   const isFree = t.loop.tube.hard && vias.length === 0;
-  const few = isFree ? routeFewBends(froms, tos, closed) : null;
-  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices.bend_mm),
-    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices.bend_mm);
+  const few = isFree ? routeFewBends(froms, tos, plainly(closed)) : null;
+  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices),
+    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices);
   const lines = bendLines(
     workspace.bounds,
     workspace.blocks,
@@ -323,7 +323,10 @@ export function findWay(
   const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
   if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
     return made(direct, radius);
-  if (!hard) return few && made(withCutCorners(few, closed), radius);
+  if (!hard) {
+    const last = few ?? (isFree ? oddly(froms, tos, closed) : null);
+    return last && made(withCutCorners(last, closed), radius);
+  }
   const { from, to }: { readonly from: LevelEnd; readonly to: LevelEnd } = hard;
   const whole: WayFound = {
     ...hard,

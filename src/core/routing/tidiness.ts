@@ -2,7 +2,9 @@ import { loopOfRun, type ConnectionId, type Loop, type LoopId, type RouteStyle }
 import type { System } from '../system';
 import { add, distance, dot, scale, sub, type Vec } from '../geometry';
 import { draftsBetween } from './fewBends';
+import { BUILDERS_ANGLES } from './fewBends';
 import { leastTurning } from './flexibleRoute';
+import { leastLengthOf } from './leastLength';
 import { pathLength, turnBetween } from './path';
 import { pricesOf, styleOf } from './prices';
 import type { Route } from './routed';
@@ -172,8 +174,6 @@ function runTidiness(
       : Math.min(1, (leastTurning_deg + EASY_DEG) / (turning_deg + EASY_DEG)),
   };
 }
-const BUILDERS_ANGLES = [45, 90];
-
 interface Known {
   readonly loop: Loop;
   readonly leastBends: number;
@@ -253,77 +253,6 @@ function leastBendsOf(loop: Loop, { from, to, radius_mm }: Route): number {
 }
 /** Where no two bends do: three at right angles; two of any angle where the style has those. */
 const beyondTwo = (style: RouteStyle): number => (style === 'free' || style === 'shortest' ? 2 : 3);
-
-/**
- * The least tube between two mouths, whatever its bends: straight in space; where legs lie along
- * the axes or at 45° to one, what such legs and their arcs come to at the least.
- */
-function leastLengthOf(loop: Loop, { from, to, corners, radius_mm }: Route): number {
-  const straight = distance(from.mouth, to.mouth);
-  const style = styleOf(loop);
-  if (!loop.tube.hard || style === 'free' || style === 'shortest') return straight;
-  // Mandrels of other angles make legs of other directions, shorter than those at 45°.
-  const angles = loop.mandrels?.angles_deg ?? BUILDERS_ANGLES;
-  if (angles.some((deg) => !BUILDERS_ANGLES.includes(deg))) return straight;
-  if (!corners.slice(1).every((c, i) => isLevelOr45(sub(c, corners[i] as Vec)))) return straight;
-  const a = add(from.mouth, scale(from.direction, STRAIGHT_MM)),
-    b = add(to.mouth, scale(to.direction, STRAIGHT_MM));
-  const ends: readonly [Vec, Vec] = [from.direction, scale(to.direction, -1)];
-  const between = leastOfLegs(sub(b, a), ends, radius_mm);
-  return Math.max(straight, 2 * STRAIGHT_MM + between);
-}
-
-/** Whether a leg lies along an axis of the case, or at 45° to one. */
-function isLevelOr45(leg: Vec): boolean {
-  const most = Math.max(...leg.map(Math.abs)) / (Math.hypot(...leg) || 1);
-  return Math.abs(most - 1) < SLANT || Math.abs(most - Math.SQRT1_2) < SLANT;
-}
-const SLANT = 1e-3;
-
-/**
- * A least length of legs along the axes or at 45° to one, in any plane through it, with arcs of 45°
- * and 90° between them, that leaves and arrives in two directions: by the dual of the norm of such
- * legs. A vector y that is 1 at most on each of their directions makes a way by no less than y·`by`
- * of them; what an arc is longer than y on what it spans comes on top.
- */
-function leastOfLegs(by: Vec, [leaves, arrives]: readonly [Vec, Vec], radius_mm: number): number {
-  const straight = Math.hypot(...by);
-  if (straight === 0) return 0;
-  return Math.max(
-    ...[scale(by, 1 / straight), dualOf(by)].map((y) => {
-      const first = beyondInArc(y, leaves),
-        last = beyondInArc(y, arrives);
-      // One bend is the first and the last; of up to four, two more may spare a little.
-      const arcs = Math.min(Math.max(first, last), first + last - (MOST_BENDS - 2) * SPARED_BY_45);
-      return dot(y, by) + radius_mm * Math.min(arcs, sameWay(leaves, arrives) ? 0 : Infinity);
-    }),
-  );
-}
-
-/** (1, √2 − 1) along and across the longest axis: 1 at most on each axis and at 45° to each. */
-function dualOf(by: Vec): Vec {
-  const axis = by.reduce((best, x, i) => (Math.abs(x) > Math.abs(by[best] ?? 0) ? i : best), 0);
-  const across = Math.hypot(...by.filter((_, i) => i !== axis)) || 1;
-  const of = (i: 0 | 1 | 2): number =>
-    i === axis ? Math.sign(by[i]) : ((Math.SQRT2 - 1) * by[i]) / across;
-  return [of(0), of(1), of(2)];
-}
-
-/** What the arc that begins along a direction is longer than y on what it spans, share of R. */
-function beyondInArc(y: Vec, direction: Vec): number {
-  const along = dot(y, direction);
-  const across = Math.sqrt(Math.max(0, dot(y, y) - along * along));
-  const by45 = Math.PI / 4 - (Math.SQRT1_2 * along + (1 - Math.SQRT1_2) * across),
-    by90 = Math.PI / 2 - (along + across);
-  return Math.min(by45, by90);
-}
-
-const sameWay = (a: Vec, b: Vec): boolean => dot(a, b) > SAME_PLANE;
-
-/** More bends than this are an exception that needs a reason. */
-const MOST_BENDS = 4;
-/** What an arc of 45° is shorter by than legs along an axis and at 45° to it would be, share of R. */
-const SPARED_BY_45 = 2 * (Math.SQRT2 - 1) - Math.PI / 4;
 
 /** The least turning of a soft tube between its two mouths, nothing in the way. */
 function leastTurningOf(loop: Loop, { from, to }: Route): number {

@@ -1,7 +1,7 @@
 import type { Loop } from '../design';
 import { turningCost } from './flexibleRoute';
 import { pathLength } from './path';
-import { pricesOf } from './prices';
+import { bendPrice, pricesOf } from './prices';
 import type { Route } from './routed';
 
 /**
@@ -10,9 +10,9 @@ import type { Route } from './routed';
  */
 export function worthOfRoute(loop: Loop, { path, from, to }: Route): number {
   const angles = path.flatMap((s) => (s.kind === 'arc' ? [s.angle_deg] : []));
-  const { bend_mm } = pricesOf(loop);
+  const prices = pricesOf(loop);
   const bends = loop.tube.hard
-    ? angles.length * bend_mm
+    ? angles.reduce((sum, deg) => sum + bendPrice(prices, deg), 0)
     : turningCost(angles.reduce((sum, deg) => sum + deg, 0));
   return pathLength(path) + bends + from.cost + to.cost;
 }
