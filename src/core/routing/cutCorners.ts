@@ -16,10 +16,10 @@ const BESIDE_MM = 150;
 const IN_PLANE_MM = 1;
 
 /**
- * A way whose square corners are cut, each by two bends of 45° and a leg aslant between them, where
- * that is cheaper: one bend more for a shorter tube. A corner beside another run's stays square: what
- * runs side by side turns side by side. The same way where no cut is, or where 45° is not among the
- * angles that can be bent. Deterministic.
+ * A way whose square corners between legs along the axes are cut, each by two bends of 45° and a leg
+ * aslant between them, where that is cheaper: one bend more for a shorter tube. A corner beside
+ * another run's stays square: what runs side by side turns side by side. The same way where no cut
+ * is, or where 45° is not among the angles that can be bent. Deterministic.
  */
 export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
   const { limits } = asked;
@@ -37,7 +37,7 @@ const cutWays = (
       after = corners[k + 2] as Vec;
     const back = unit(sub(before, corner)),
       ahead = unit(sub(after, corner));
-    if (Math.abs(dot(back, ahead)) > EPS) return [];
+    if (!isAlongAxis(back) || !isAlongAxis(ahead) || isParallel(back, ahead)) return [];
     if (beside.some((other) => turnsBeside(other, corner, back, ahead))) return [];
     const most_mm = Math.min(
       roomOnLeg(corners, k, k + 1, limits),
@@ -63,6 +63,7 @@ const turnsBeside = (other: readonly Vec[], corner: Vec, back: Vec, ahead: Vec):
     );
   });
 
+const isAlongAxis = (way: Vec): boolean => way.some((v) => Math.abs(v) > 1 - EPS);
 const isParallel = (a: Vec, b: Vec): boolean => Math.abs(dot(a, b)) > 1 - EPS;
 
 /** How far from corner `at` a bend of 45° may lie on the leg to corner `far`, mm. */

@@ -50,9 +50,9 @@ describe('elbows of 45° before hard tube', () => {
         s.kind === 'arc' ? [s.angle_deg] : [],
       ),
     ).toEqual([expect.closeTo(45, 6)]);
-    // Two legs less what the bend rounds off, and the bend's price.
+    // Two legs less what the bend rounds off, and what a bend of 45° is worth.
     expect(way?.cost).toBeCloseTo(
-      60 * Math.SQRT2 + 240 - (2 * 20 * Math.tan(Math.PI / 8) - (20 * Math.PI) / 4) + 80,
+      60 * Math.SQRT2 + 240 - (2 * 20 * Math.tan(Math.PI / 8) - (20 * Math.PI) / 4) + 70,
       6,
     );
   });

@@ -1,6 +1,6 @@
 import { loopOfRun, type ConnectionId, type Loop, type LoopId, type RouteStyle } from '../design';
 import type { System } from '../system';
-import { add, distance, dot, scale, sub, type Vec } from '../geometry';
+import { scale, type Vec } from '../geometry';
 import { draftsBetween } from './fewBends';
 import { BUILDERS_ANGLES } from './fewBends';
 import { leastTurning } from './flexibleRoute';
