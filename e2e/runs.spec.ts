@@ -67,14 +67,14 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
 test('runs: a corner dragged on the sheet, one step back', async ({ page }) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'In the hand');
   await openStage(page, id, 'runs');
-  // Of four legs along the axes: its corners lie between two of them.
+  // Of four legs along the axes: the second corner lies between two that end at no port.
   const run = runs(page).getByRole('button', {
     name: 'Top radiator → Floor radiator',
     exact: true,
   });
   await run.click();
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
-  const corner = page.locator('rect:has(title:text-is("Drag this corner"))').first();
+  const corner = page.locator('rect:has(title:text-is("Drag this corner"))').nth(1);
   const box = await corner.boundingBox();
   if (!box) throw new Error('the corner is not drawn');
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -82,8 +82,8 @@ test('runs: a corner dragged on the sheet, one step back', async ({ page }) => {
   await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 - 10, { steps: 6 });
   await expect(page.getByText(/; it was|too short for its bends/)).toBeVisible();
   await page.mouse.up();
-  // Both its legs lie in planes of their own now.
-  await expect(page.getByText('Passes 2')).toBeVisible();
+  // The leg upright is put off along x, the one into the depth along x and y.
+  await expect(page.getByText('Passes 3')).toBeVisible();
   await expect(undo).toBeEnabled();
   await undo.click();
   await expect(page.getByText('Passes 1')).toBeHidden();

@@ -83,12 +83,23 @@ export const plainly = (asked: FewBends): FewBends =>
     ? { ...asked, prices: { ...asked.prices, oddAngle_mm: Infinity } }
     : asked;
 
-/** The last way where a style dislikes odd angles and its own have none: few bends of any angle. */
-export const oddly = (
+/** An odd angle is so much dearer where it is the last way of a style that dislikes it, mm. */
+const LAST_WAY_MM = 30;
+
+/**
+ * Few bends of any angle, for a style that dislikes odd ones and whose own few have no way: dearer
+ * than it weighs them elsewhere, and still a bound for the search that looks for what is cheaper.
+ */
+export function oddly(
   froms: readonly EndWay[],
   tos: readonly EndWay[],
   asked: FewBends,
-): WayFound | null => (asked.prices.oddAngle_mm > 0 ? routeFewBends(froms, tos, asked) : null);
+): WayFound | null {
+  const { oddAngle_mm } = asked.prices;
+  if (oddAngle_mm === 0) return null;
+  const prices = { ...asked.prices, oddAngle_mm: oddAngle_mm + LAST_WAY_MM };
+  return routeFewBends(froms, tos, { ...asked, prices });
+}
 
 /** The cheapest draft that meets nothing, by its price and the tolls on its way. */
 function cheapestFree(drafts: Draft[], asked: FewBends): Best | null {

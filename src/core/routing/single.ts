@@ -287,7 +287,9 @@ export function findWay(
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
   const isFree = t.loop.tube.hard && vias.length === 0;
-  const few = isFree ? routeFewBends(froms, tos, plainly(closed)) : null;
+  const few = isFree
+    ? (routeFewBends(froms, tos, plainly(closed)) ?? oddly(froms, tos, closed))
+    : null;
   const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices),
     goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices);
   const lines = bendLines(
@@ -323,10 +325,7 @@ export function findWay(
   const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
   if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
     return made(direct, radius);
-  if (!hard) {
-    const last = few ?? (isFree ? oddly(froms, tos, closed) : null);
-    return last && made(withCutCorners(last, closed), radius);
-  }
+  if (!hard) return few && made(withCutCorners(few, closed), radius);
   const { from, to }: { readonly from: LevelEnd; readonly to: LevelEnd } = hard;
   const whole: WayFound = {
     ...hard,
