@@ -67,7 +67,7 @@ test('runs: hard tube by hand: a leg dragged, pinned, let go; where no way is fo
 test('runs: a corner dragged on the sheet, one step back', async ({ page }) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'In the hand');
   await openStage(page, id, 'runs');
-  // Of four legs along the axes: the second corner lies between two that end at no port.
+  // Of four legs along the axes: two of its corners lie behind one another on the sheet.
   const run = runs(page).getByRole('button', {
     name: 'Top radiator → Floor radiator',
     exact: true,
@@ -82,8 +82,8 @@ test('runs: a corner dragged on the sheet, one step back', async ({ page }) => {
   await page.mouse.move(box.x + box.width / 2 + 12, box.y + box.height / 2 - 10, { steps: 6 });
   await expect(page.getByText(/; it was|too short for its bends/)).toBeVisible();
   await page.mouse.up();
-  // The leg upright is put off along x, the one into the depth along x and y.
-  await expect(page.getByText('Passes 3')).toBeVisible();
+  // Of its two legs the one that ends at no port leads into the depth: put off along x and y.
+  await expect(page.getByText('Passes 2')).toBeVisible();
   await expect(undo).toBeEnabled();
   await undo.click();
   await expect(page.getByText('Passes 1')).toBeHidden();
