@@ -21,8 +21,8 @@ const MOST_TRIED = 8,
 
 /**
  * What would give a run a way that has none: its ends left to the router, another port, a part at
- * one of its ends turned or slid as far as it may, a tube that bends tighter, thinner if need be. Each
- * is tried past everything that stands and all other runs that then still hold; only what was found
+ * one of its ends turned or slid as far as it may, a tube that bends tighter, thinner if need be.
+ * Each is tried past everything that stands and all other runs that then still hold; only what was found
  * to give a way is offered.
  */
 export function openingsFor(
@@ -30,8 +30,12 @@ export function openingsFor(
   connection: string,
   offer: readonly Part[],
 ): readonly Opening[] {
-  return changesFor(design, connection, offer)
-    .flatMap((kind) => opensOf(kind.slice(0, MOST_TRIED), design, connection))
+  const found = changesFor(design, connection, offer).map((kind) =>
+    opensOf(kind.slice(0, MOST_TRIED), design, connection),
+  );
+  // One of each kind before a second of any.
+  return Array.from({ length: MOST_OF_A_KIND }, (_, n) => found.flatMap((of) => of[n] ?? []))
+    .flat()
     .slice(0, MOST_OFFERED);
 }
 
