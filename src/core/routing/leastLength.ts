@@ -11,7 +11,10 @@ import { STRAIGHT_MM } from './task';
  * lie along the axes or at 45° to one, what such legs and their arcs come to at the least. Of a
  * straight tube its length, of soft tube the distance.
  */
-export function leastLengthOf(loop: Loop, { from, to, corners, radius_mm }: Route): number {
+export function leastLengthOf(loop: Loop, route: Route): number {
+  const { from, to, corners, radii_mm = [] } = route;
+  // No bound may be made for a wider bend than the tightest there is.
+  const radius_mm = Math.min(route.radius_mm, ...radii_mm);
   const straight = distance(from.mouth, to.mouth);
   if (!loop.tube.hard || corners.length === 2) return straight;
   const a = add(from.mouth, scale(from.direction, STRAIGHT_MM)),
