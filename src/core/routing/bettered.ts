@@ -1,6 +1,7 @@
 import type { Vec } from '../geometry';
 import { priceOf, tollOfDraft, type FewBends } from './fewBends';
 import type { WayFound } from './rigidRoute';
+import { passesAll } from './waypoints';
 
 /** A way by its corners, with what it costs in the room where it lies. */
 export interface Priced {
@@ -19,7 +20,7 @@ const EPS = 1e-6;
 
 /**
  * A way made cheaper by other ways that are drawn from it, again and again, while one of them is
- * cheaper and meets nothing. The same way where none is, or where its own price is not known.
+ * cheaper, passes the places it must and meets nothing. The same way where none is, or where its own price is not known.
  * Deterministic.
  */
 export function bettered(way: WayFound, asked: FewBends, othersOf: OtherWays): WayFound {
@@ -46,7 +47,9 @@ function cheapestOf(
   { from, to }: WayFound,
   asked: FewBends,
 ): Priced | null {
+  const { vias = [] } = asked;
   const drafts: Priced[] = ways.flatMap((corners) => {
+    if (vias.length > 0 && !passesAll(vias, corners)) return [];
     const priced = priceOf(corners, from, to, { ...asked, under: now.cost });
     return priced ? [{ ...priced, corners }] : [];
   });

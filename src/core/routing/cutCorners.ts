@@ -1,3 +1,4 @@
+import type { Via } from '../design';
 import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import { setBack } from '../tubing';
 import { bettered } from './bettered';
@@ -30,7 +31,7 @@ export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
 /** All ways with one square corner cut. */
 const cutWays = (
   corners: readonly Vec[],
-  { limits, beside = [] }: FewBends,
+  { limits, vias = [], beside = [] }: FewBends,
 ): readonly (readonly Vec[])[] =>
   corners.slice(1, -1).flatMap((corner, k) => {
     const before = corners[k] as Vec,
@@ -44,13 +45,22 @@ const cutWays = (
       roomOnLeg(corners, k + 2, k + 1, limits),
     );
     if (most_mm < EPS) return [];
-    return DEPTHS.map((share) => [
-      ...corners.slice(0, k + 1),
-      add(corner, scale(back, share * most_mm)),
-      add(corner, scale(ahead, share * most_mm)),
-      ...corners.slice(k + 2),
-    ]);
+    const over = vias.map((via) => overPlace(via, corner, back, ahead));
+    return [...DEPTHS.map((share) => share * most_mm), ...over]
+      .filter((depth_mm) => depth_mm > EPS && depth_mm <= most_mm)
+      .map((depth_mm) => [
+        ...corners.slice(0, k + 1),
+        add(corner, scale(back, depth_mm)),
+        add(corner, scale(ahead, depth_mm)),
+        ...corners.slice(k + 2),
+      ]);
   });
+
+/** How deep a corner is cut where the leg aslant leads over a place, mm. */
+function overPlace(via: Via, corner: Vec, back: Vec, ahead: Vec): number {
+  const off = sub(via.map((v, i) => v ?? corner[i as 0]) as unknown as Vec, corner);
+  return dot(off, back) + dot(off, ahead);
+}
 
 /** Whether a run turns as a corner does, in its plane and close to it. */
 const turnsBeside = (other: readonly Vec[], corner: Vec, back: Vec, ahead: Vec): boolean =>

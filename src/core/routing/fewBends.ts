@@ -1,3 +1,4 @@
+import type { Via } from '../design';
 import { setBack } from '../tubing';
 import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import type { EndWay } from './ends';
@@ -6,6 +7,7 @@ import { roundedPath, turnBetween } from './path';
 import { bendPrice, depthRate, type RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { meetsItself, meetsOwnEnds } from './selfGap';
+import { passesAll } from './waypoints';
 import { tollOfPath, type Workspace } from './workspace';
 
 /** What a way is looked for with. */
@@ -21,6 +23,8 @@ export interface FewBends {
   readonly beside?: readonly (readonly Vec[])[];
   /** Depths of the room, from its back to the glass; no leg is dearer for its depth where not given. */
   readonly depths?: readonly [number, number];
+  /** Places that a way passes, in their order. */
+  readonly vias?: readonly Via[];
   /** Only ways cheaper than this are told. */
   readonly under?: number;
   /** Drafts looked at in space, cheapest first. */
@@ -260,11 +264,24 @@ class Pair {
       const first = back ? Math.max(reach, ahead + reach) : reach;
       const last = back ? first : ahead - run - reach;
       if (last < first - EPS) continue;
-      for (const s of this.stops(first, last, back)) {
+      const over = this.placesOver(u, side, angle);
+      for (const s of [...this.stops(first, last, back), ...over]) {
+        if (s < first || (!back && s > last)) continue;
         const c1 = add(p, scale(d, s));
         this.tell([c1, add(add(c1, scale(d, run)), scale(u, side))]);
       }
     }
+  }
+
+  /** Lengths of the first leg that lead the second over a place to pass. */
+  private placesOver(u: Vec, side: number, angle_deg: number): readonly number[] {
+    const { p, d } = this;
+    return (this.asked.vias ?? []).flatMap((via) => {
+      const off = sub(via.map((v, i) => v ?? p[i as 0]) as unknown as Vec, p);
+      const aside = dot(off, u);
+      const run = angle_deg === 90 ? 0 : aside / Math.tan(angle_deg * RADIANS);
+      return aside > -EPS && aside < side + EPS ? [dot(off, d) - run] : [];
+    });
   }
 
   /** Lengths of the first leg: the least and the most, half way, and level with other runs. */
@@ -337,6 +354,8 @@ class Pair {
   /** Told where every leg is long enough for its bends. */
   private tell(between: readonly Vec[]): void {
     const corners = [this.p, ...between, this.q];
+    const { vias = [] } = this.asked;
+    if (vias.length > 0 && !passesAll(vias, corners)) return;
     const cost = priceOf(corners, this.from, this.to, this.asked);
     if (cost) this.drafts.push({ corners, from: this.from, to: this.to, ...cost });
   }

@@ -1,12 +1,13 @@
 import type { Via } from '../design';
-import { add, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import { add, cross, dot, norm, scale, sub, unit, type Vec } from '../geometry';
 import { setBack } from '../tubing';
 import { draftsBetween, priceOf, tollOfDraft, type Draft, type FewBends } from './fewBends';
 import type { WayFound } from './rigidRoute';
 import type { EndWay } from './ends';
 import type { Route } from './routed';
 import { bare } from './shortcuts';
-import { passedOn } from './waypoints';
+import { slidTo } from './holds';
+import { legPasses, passesAll } from './waypoints';
 
 type Axis = 0 | 1 | 2;
 const AXES: readonly Axis[] = [0, 1, 2];
@@ -28,14 +29,16 @@ export interface Followed {
   readonly isFree: boolean;
 }
 
-/** Whether a run can be followed in closed form: every place to pass is a plane. */
-export const isInPlanes = (vias: readonly Via[]): boolean => vias.every((via) => planeOf(via));
+/** Whether a run can be followed in closed form: every place to pass is a plane or a point. */
+export const canFollow = (vias: readonly Via[]): boolean =>
+  vias.every((via) => planeOf(via) ?? pointOf(via));
 
 /**
- * The way that lay before, with legs of it put into the planes that are asked for (`isInPlanes`):
- * the legs beside grow or shrink, and where an end leg is moved the tube steps aside behind its
- * fitting. In closed form, so that it keeps up with a hand. Null where no such way passes every
- * place in order; one that does, but meets something, is told as not free.
+ * The way that lay before, with legs of it put into the planes and to the points that are asked for
+ * (`canFollow`): the legs beside grow or shrink, one aslant slides along them, and where an end leg
+ * is moved the tube steps aside behind its fitting. In closed form, so that it keeps up with a hand.
+ * Null where no such way passes every place in order; one that does, but meets something, is told as
+ * not free.
  */
 export function followed(
   was: Pick<Route, 'corners' | 'from' | 'to'>,
@@ -43,13 +46,10 @@ export function followed(
   asked: FewBends,
 ): Followed | null {
   let ways: readonly (readonly Vec[])[] = [was.corners];
-  for (const via of vias) {
-    const plane = planeOf(via);
-    if (!plane) return null;
+  for (const via of vias)
     ways = ways
-      .flatMap((way) => (liesIn(way, plane) ? [way] : movedInto(way, plane, was, asked)))
+      .flatMap((way) => (passesOne(way, via) ? [way] : movedTo(way, via, was, asked)))
       .slice(0, MOST_WAYS);
-  }
   const only = vias.length === 1 ? planeOf(vias[0] as Via) : null;
   const all = [...ways, ...(only ? throughPlane(was, only, asked) : [])];
   return cheapestFree(all, vias, was, asked);
@@ -157,10 +157,28 @@ function planeOf(via: Via): Plane | null {
 /** Whether a leg lies across an axis: in one of its planes. */
 const isAcross = (a: Vec, b: Vec, axis: Axis): boolean => Math.abs(a[axis] - b[axis]) < IN_PLANE_MM;
 
-const liesIn = (way: readonly Vec[], { axis, at_mm }: Plane): boolean =>
-  way
-    .slice(1)
-    .some((b, i) => isAcross(way[i] as Vec, b, axis) && Math.abs(b[axis] - at_mm) < IN_PLANE_MM);
+const passesOne = (way: readonly Vec[], via: Via): boolean =>
+  way.slice(1).some((b, i) => legPasses(via, way[i] as Vec, b));
+
+/** The place to pass that is a point; null where it leaves a coordinate open. */
+const pointOf = (via: Via): Vec | null => (via.every((v) => v !== null) ? (via as Vec) : null);
+
+/** The ways that a way becomes when one of its legs, whichever, is put where it passes a place. */
+function movedTo(
+  way: readonly Vec[],
+  via: Via,
+  ends: Pick<Route, 'from' | 'to'>,
+  asked: FewBends,
+): (readonly Vec[])[] {
+  const plane = planeOf(via),
+    point = pointOf(via);
+  if (plane) return movedInto(way, plane, ends, asked);
+  if (!point) return [];
+  return way.slice(1).flatMap((_, leg) => {
+    const slid = slidTo(way, leg, point);
+    return slid ? [slid] : [];
+  });
+}
 
 /** The ways that a way becomes when one of its legs, whichever, is put into a plane. */
 function movedInto(
@@ -175,23 +193,48 @@ function movedInto(
     if (!isAcross(a, b, axis)) return [];
     const by = [0, 0, 0];
     by[axis] = at_mm - a[axis];
-    const step = by as unknown as Vec;
+    const step = by as unknown as Vec,
+      along = unit(sub(b, a));
     // Each half from the leg outwards: what is moved with it, and what the end then asks for.
-    const before = movedHalf(way.slice(0, leg + 1).reverse(), step, ends.from.direction, asked),
-      after = movedHalf(way.slice(leg + 1), step, ends.to.direction, asked);
+    const before = movedHalf(way.slice(0, leg + 1).reverse(), along, step, ends.from, asked),
+      after = movedHalf(way.slice(leg + 1), along, step, ends.to, asked);
     return before.flatMap((x) => after.map((y) => straightened([...[...x].reverse(), ...y])));
   });
 }
 
 /**
- * Half a way, from its moved leg to its end: corners move along until a leg that points the same way
- * takes up the step; where none does, the tube steps aside right behind its fitting, which it leaves
- * by `out`.
+ * Half a way, from its moved leg, which lies `along`, to its end: the next leg aslant in the plane of
+ * the step grows, or corners move along until a leg that points the same way takes up the step; where
+ * none does, the tube steps aside right behind its fitting.
  */
 function movedHalf(
   half: readonly Vec[],
+  along: Vec,
   step: Vec,
-  out: Vec,
+  end: EndWay,
+  asked: FewBends,
+): readonly (readonly Vec[])[] {
+  const grown = grownHalf(half, along, step);
+  return [...(grown ? [grown] : []), ...shiftedHalf(half, step, end, asked)];
+}
+
+/** Half a way whose leg next to the moved one is aslant and takes up the step by its length. */
+function grownHalf(half: readonly Vec[], along: Vec, step: Vec): readonly Vec[] | null {
+  const [a, b] = half;
+  if (!a || !b) return null;
+  const way = unit(sub(b, a));
+  const normal = cross(along, way);
+  const isFlat = Math.abs(dot(step, normal)) < EPS * norm(step);
+  // Along either leg nothing grows by this.
+  if (norm(normal) < EPS || Math.abs(dot(way, along)) < EPS || !isFlat) return null;
+  const by = dot(cross(step, along), normal) / dot(cross(way, along), normal);
+  return [add(a, scale(way, by)), ...half.slice(1)];
+}
+
+function shiftedHalf(
+  half: readonly Vec[],
+  step: Vec,
+  { direction: out }: EndWay,
   asked: FewBends,
 ): readonly (readonly Vec[])[] {
   const way = unit(step);
@@ -227,22 +270,4 @@ function straightened(way: readonly Vec[]): readonly Vec[] {
     if (!before || norm(sub(corner, before)) >= IN_PLANE_MM / 10) kept.push(corner);
   }
   return kept;
-}
-
-/** Whether a way passes all places in their order. */
-function passesAll(vias: readonly Via[], way: readonly Vec[]): boolean {
-  let stage = 0;
-  way.slice(1).forEach((b, i) => {
-    const a = way[i] as Vec;
-    const axis = AXES.find((k) => Math.abs(b[k] - a[k]) > IN_PLANE_MM) ?? 0;
-    stage = passedOn(
-      vias,
-      stage,
-      a,
-      axis,
-      b[axis] >= a[axis] ? 1 : -1,
-      Math.abs(b[axis] - a[axis]),
-    );
-  });
-  return stage === vias.length;
 }

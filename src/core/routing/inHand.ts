@@ -1,5 +1,5 @@
 import type { System } from '../system';
-import { followed, isInPlanes } from './followed';
+import { canFollow, followed } from './followed';
 import type { Route } from './routed';
 import { closedFormOf, KEPT_MM, routeOver } from './single';
 import { workspaceFor, type Fixed } from './standing';
@@ -11,9 +11,9 @@ export interface InHand {
   readonly isFree: boolean;
 }
 
-/** Whether a run keeps up with a hand: hard tube whose places to pass are planes. */
+/** Whether a run keeps up with a hand: hard tube whose places to pass are planes and points. */
 export const keepsUp = ({ loop, constraints: { waypoints = [] } }: Task): boolean =>
-  loop.tube.hard && waypoints.length > 0 && isInPlanes(waypoints);
+  loop.tube.hard && waypoints.length > 0 && canFollow(waypoints);
 
 /**
  * A run that keeps up with a hand (`keepsUp`), in its planes, from the way it lay before and with

@@ -33,7 +33,7 @@ export { inTheWayOf, type InTheWay } from './reason';
 export { asItLies, modulusOf, sagBetween } from './asItLies';
 export { clipReason, type ClipReason } from './clipReason';
 export { alternatives, type Alternative } from './alternatives';
-export { withLegAt, withMoved, type Hold } from './waypoints';
+export { gripsOf, withLegAt, withMoved, type Grip, type Hold } from './holds';
 export { cheapestPath, type Found, type Problem } from './search';
 export type { Obstacle, Workspace } from './workspace';
 export { routedRunOf, routedRuns, runsOf } from './runs';

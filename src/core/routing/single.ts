@@ -279,19 +279,19 @@ export function findWay(
     const soft = routeFlexible(workspace, froms, tos, limits, t.clipped);
     if (soft) return made(soft, soft.radius_mm);
   }
-  const closed = closedFormOf(t, workspace, others, radius);
+  const closed = { ...closedFormOf(t, workspace, others, radius), vias };
   const { level, prices } = closed;
   const openings = t.behind ? t.openings : [];
   const asked = ([0, 1, 2] as const).map((i) => [
     ...vias.flatMap((v) => v[i] ?? []),
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
-  const isFree = t.loop.tube.hard && vias.length === 0;
-  const few = isFree
+  const { hard: isHard } = t.loop.tube;
+  const few = isHard
     ? (routeFewBends(froms, tos, plainly(closed)) ?? oddly(froms, tos, closed))
     : null;
-  const starts = levelled(workspace, froms, tos, limits, t.loop.tube.hard, prices),
-    goals = levelled(workspace, tos, froms, limits, t.loop.tube.hard, prices);
+  const starts = levelled(workspace, froms, tos, limits, isHard, prices),
+    goals = levelled(workspace, tos, froms, limits, isHard, prices);
   const lines = bendLines(
     workspace.bounds,
     workspace.blocks,
@@ -333,7 +333,7 @@ export function findWay(
     from: from.lead?.end ?? from,
     to: to.lead?.end ?? to,
   };
-  const way = isFree ? withCutCorners(shortened(whole, closed), closed) : whole;
-  const slants = t.constraints.allow45 && t.loop.tube.hard && bends45(t);
+  const way = isHard ? withCutCorners(shortened(whole, closed), closed) : whole;
+  const slants = t.constraints.allow45 && isHard && bends45(t);
   return made(slants ? { ...way, corners: slanted(workspace, way.corners, limits) } : way, radius);
 }

@@ -53,81 +53,39 @@ export function viaBound(from: Vec, via: Via, to: Vec): number {
 }
 
 /**
- * Which leg of a way, from its corners, passes a place first; the number of legs when none does.
+ * Whether a leg of any direction passes a place. One that fixes a single coordinate asks for a leg
+ * that lies in that plane.
  */
-function legOf(via: Via, corners: readonly Vec[]): number {
-  for (let i = 0; i + 1 < corners.length; i += 1) {
-    const a = corners[i] as Vec,
-      b = corners[i + 1] as Vec,
-      axis = ([0, 1, 2] as const).find((k) => Math.abs(b[k] - a[k]) > NEAR_MM) ?? 0;
-    if (passes(via, a, axis, b[axis] >= a[axis] ? 1 : -1, Math.abs(b[axis] - a[axis]))) return i;
+export function legPasses(via: Via, a: Vec, b: Vec): boolean {
+  const set = ([0, 1, 2] as const).filter((i) => via[i] !== null);
+  // The part of the leg, from 0 to 1, that is near the place in every coordinate that is fixed.
+  let first = 0,
+    last = 1;
+  for (const i of set) {
+    const off = (via[i] as number) - a[i],
+      by = b[i] - a[i];
+    if (set.length === 1 || Math.abs(by) < FLAT_MM) {
+      if (Math.abs(off) > NEAR_MM || Math.abs(off - by) > NEAR_MM) return false;
+      continue;
+    }
+    const [x, y] = [(off - NEAR_MM) / by, (off + NEAR_MM) / by];
+    first = Math.max(first, Math.min(x, y));
+    last = Math.min(last, Math.max(x, y));
   }
-  return corners.length - 1;
+  return first <= last;
 }
+/** A leg whose ends are no farther apart than this along an axis lies across it, mm. */
+const FLAT_MM = 1e-6;
 
-/**
- * The places to pass when a leg of a way is put into another plane: in the order the way passes
- * them, the leg's own old plane given up.
- */
-export function withLegAt(
-  vias: readonly Via[],
-  corners: readonly Vec[],
-  leg: number,
-  axis: Axis,
-  at_mm: number,
-): readonly Via[] {
-  const plane = [null, null, null] as [number | null, number | null, number | null];
-  plane[axis] = at_mm;
-  const kept = vias
-    .map((via) => ({ via, leg: legOf(via, corners) }))
-    .filter(
-      ({ via, leg: own }) =>
-        !(own === leg && via[axis] !== null && via.filter((v) => v !== null).length === 1),
-    );
-  return [
-    ...kept.filter((k) => k.leg <= leg).map((k) => k.via),
-    plane,
-    ...kept.filter((k) => k.leg > leg).map((k) => k.via),
-  ];
-}
-
-/** What of a run is in the hand: one of its legs, one of its corners, or all between its end legs. */
-export type Hold = { readonly leg: number } | { readonly corner: number } | 'route';
-
-/** Legs that move with what is held; end legs stay in their ports' lines unless held themselves. */
-function legsMoved(hold: Hold, corners: readonly Vec[]): readonly number[] {
-  const last = corners.length - 2;
-  const inner = (leg: number): boolean => leg > 0 && leg < last;
-  if (hold === 'route') return Array.from({ length: last + 1 }, (_, i) => i).filter(inner);
-  if ('leg' in hold) return [hold.leg];
-  return [hold.corner - 1, hold.corner].filter(inner);
-}
-
-/**
- * The places to pass when a part of a way is moved: every leg that moves lies in its plane, put off
- * by so much, and the rest of the way is free to follow.
- *
- * @param vias places to pass as they are set, in order
- * @param corners of the way as it lies, mm
- * @param by how far it is moved along each axis of the case, mm; along a leg nothing changes
- * @returns the places to pass then, in order; as they are where nothing moves
- */
-export function withMoved(
-  vias: readonly Via[],
-  corners: readonly Vec[],
-  hold: Hold,
-  by: Vec,
-): readonly Via[] {
-  const moves = legsMoved(hold, corners).flatMap((leg) => {
-    const a = corners[leg] as Vec,
-      b = corners[leg + 1] as Vec;
-    return ([0, 1, 2] as const)
-      .filter((axis) => by[axis] !== 0 && Math.abs(b[axis] - a[axis]) < NEAR_MM)
-      .map((axis) => ({ leg, axis, at_mm: a[axis] + by[axis] }));
-  });
-  // From the far end: a plane that was just set is on no leg of the way as it lies.
-  return moves.reduceRight<readonly Via[]>(
-    (set, { leg, axis, at_mm }) => withLegAt(set, corners, leg, axis, at_mm),
-    vias,
-  );
+/** Whether a way by its corners passes all places in their order. */
+export function passesAll(vias: readonly Via[], corners: readonly Vec[]): boolean {
+  let stage = 0;
+  for (let leg = 1; leg < corners.length; leg += 1)
+    for (
+      let via = vias[stage];
+      via && legPasses(via, corners[leg - 1] as Vec, corners[leg] as Vec);
+      via = vias[stage]
+    )
+      stage += 1;
+  return stage === vias.length;
 }

@@ -1,11 +1,11 @@
 'use client';
 import type { PointerEvent as Pointer } from 'react';
 import type { Vec } from '@/core/geometry';
-import type { Hold } from '@/core/routing';
+import { gripsOf, type Grip } from '@/core/routing';
 import { caseWay, flatPoint, type View } from '@/core/elevation';
 import { msg } from '@/core/messages';
 import { followPointer } from '../followPointer';
-import { axisOf, innerCorners, STEP_MM } from '../routeGrips';
+import { STEP_MM } from '../routeGrips';
 import type { RouteHeld } from '../runs/useRouteHeld';
 import styles from './Elevation.module.css';
 
@@ -22,8 +22,8 @@ const GRIP_MM = 18,
 const CORNER_PX = 5;
 
 /**
- * Straight legs and corners of the picked run, to be drawn across the sheet; with Shift all of the
- * run between its ends.
+ * Legs and corners of the picked run, to be drawn across the sheet; one aslant slides along the run;
+ * with Shift all of the run between its ends.
  */
 export function RouteGrips({
   view,
@@ -39,25 +39,17 @@ export function RouteGrips({
   readonly corners: readonly Vec[];
   onRoute(held: RouteHeld, done: boolean): void;
 }) {
-  const legs = corners.slice(1).flatMap((b, leg) => {
-    const a = corners[leg] as Vec,
-      along = axisOf(a, b);
-    const across = AXES[view].find((i) => i !== along);
-    // A leg that points at the eye has no length on the sheet.
-    return along !== null &&
-      across !== undefined &&
-      AXES[view].includes(along) &&
-      Math.abs(b[along] - a[along]) > LEAST_MM
-      ? [{ leg, a, b, axis: across }]
-      : [];
+  const grips = gripsOf(corners).flatMap((grip) => {
+    const axes = AXES[view].filter((axis) => grip.axes.includes(axis));
+    return axes.length > 0 ? [{ ...grip, axes }] : [];
   });
   const press =
-    (grip: Hold, axes: readonly Axis[]) =>
+    ({ hold: own, axes }: Grip) =>
     (e: Pointer<SVGElement>): void => {
       const toSheet = e.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
       if (e.button !== 0 || !toSheet) return;
       e.stopPropagation();
-      const hold = e.shiftKey ? 'route' : grip,
+      const hold = e.shiftKey ? 'route' : own,
         free = e.shiftKey ? AXES[view] : axes;
       let held: RouteHeld | null = null;
       followPointer(
@@ -75,54 +67,107 @@ export function RouteGrips({
     };
   return (
     <>
-      {legs.map(({ leg, a, b, axis }) => {
-        const [x1, y1] = flatPoint(view, size, a),
-          [x2, y2] = flatPoint(view, size, b);
-        return (
-          <g key={leg} className={styles.leg} data-upright={Math.abs(x1 - x2) < 0.5 || undefined}>
-            <path
-              d={`M${x1} ${y1}L${x2} ${y2}`}
-              className={styles.tube}
-              stroke="transparent"
-              strokeWidth={GRIP_MM}
-              onPointerDown={press({ leg }, [axis])}
-              onClick={(e) => e.stopPropagation()}
-            >
-              <title>{msg`Drag this leg into another plane`}</title>
-            </path>
-            <circle
-              cx={(x1 + x2) / 2}
-              cy={(y1 + y2) / 2}
-              r={4.5 * k}
-              fill="var(--paper)"
-              stroke="var(--copper)"
-              strokeWidth="1.6"
-              pointerEvents="none"
-            />
-          </g>
-        );
-      })}
-      {innerCorners(corners).map((corner) => {
-        const [x, y] = flatPoint(view, size, corners[corner] as Vec);
-        const half = CORNER_PX * k;
-        return (
-          <rect
-            key={`corner-${corner}`}
-            className={styles.corner}
-            x={x - half}
-            y={y - half}
-            width={2 * half}
-            height={2 * half}
-            fill="var(--paper)"
-            stroke="var(--copper)"
-            strokeWidth="1.6"
-            onPointerDown={press({ corner }, AXES[view])}
-            onClick={(e) => e.stopPropagation()}
-          >
-            <title>{msg`Drag this corner`}</title>
-          </rect>
-        );
-      })}
+      {grips.map((grip) =>
+        'leg' in grip.hold ? (
+          <LegGrip
+            key={`leg-${grip.hold.leg}`}
+            ends={[corners[grip.hold.leg], corners[grip.hold.leg + 1]].map((at) =>
+              flatPoint(view, size, at as Vec),
+            )}
+            k={k}
+            onPress={press(grip)}
+          />
+        ) : null,
+      )}
+      {grips.map((grip) =>
+        'corner' in grip.hold ? (
+          <CornerGrip
+            key={`corner-${grip.hold.corner}`}
+            at={flatPoint(view, size, grip.at)}
+            k={k}
+            onPress={press(grip)}
+          />
+        ) : null,
+      )}
     </>
+  );
+}
+
+type Press = (e: Pointer<SVGElement>) => void;
+type FlatPoint = ReturnType<typeof flatPoint>;
+
+/** How the pointer shows where a leg goes: across it, or any way where it lies aslant. */
+function cursorOf([x1, y1]: FlatPoint, [x2, y2]: FlatPoint): 'ew' | 'ns' | 'all' {
+  if (Math.abs(x1 - x2) < UPRIGHT_MM) return 'ew';
+  return Math.abs(y1 - y2) < UPRIGHT_MM ? 'ns' : 'all';
+}
+const UPRIGHT_MM = 0.5;
+
+function LegGrip({
+  ends,
+  k,
+  onPress,
+}: {
+  readonly ends: readonly FlatPoint[];
+  readonly k: number;
+  readonly onPress: Press;
+}) {
+  const [a, b] = ends as [FlatPoint, FlatPoint];
+  // A leg that points at the eye has no length on the sheet.
+  if (Math.hypot(b[0] - a[0], b[1] - a[1]) <= LEAST_MM) return null;
+  return (
+    <g className={styles.leg} data-goes={cursorOf(a, b)}>
+      <path
+        d={`M${a[0]} ${a[1]}L${b[0]} ${b[1]}`}
+        className={styles.tube}
+        stroke="transparent"
+        strokeWidth={GRIP_MM}
+        onPointerDown={onPress}
+        onClick={(e) => e.stopPropagation()}
+      >
+        <title>
+          {cursorOf(a, b) === 'all'
+            ? msg`Slide this leg along the run`
+            : msg`Drag this leg into another plane`}
+        </title>
+      </path>
+      <circle
+        cx={(a[0] + b[0]) / 2}
+        cy={(a[1] + b[1]) / 2}
+        r={4.5 * k}
+        fill="var(--paper)"
+        stroke="var(--copper)"
+        strokeWidth="1.6"
+        pointerEvents="none"
+      />
+    </g>
+  );
+}
+
+function CornerGrip({
+  at: [x, y],
+  k,
+  onPress,
+}: {
+  readonly at: FlatPoint;
+  readonly k: number;
+  readonly onPress: Press;
+}) {
+  const half = CORNER_PX * k;
+  return (
+    <rect
+      className={styles.corner}
+      x={x - half}
+      y={y - half}
+      width={2 * half}
+      height={2 * half}
+      fill="var(--paper)"
+      stroke="var(--copper)"
+      strokeWidth="1.6"
+      onPointerDown={onPress}
+      onClick={(e) => e.stopPropagation()}
+    >
+      <title>{msg`Drag this corner`}</title>
+    </rect>
   );
 }

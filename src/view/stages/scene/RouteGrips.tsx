@@ -2,10 +2,10 @@
 import { useRef } from 'react';
 import { useFrame as useEachDrawing, type ThreeEvent } from '@react-three/fiber';
 import { Mesh, Vector3, type Camera, type Group, type Intersection, type Raycaster } from 'three';
-import type { Hold } from '@/core/routing';
-import { add, scale, type Vec } from '@/core/geometry';
+import { gripsOf, type Grip } from '@/core/routing';
+import { distance, type Vec } from '@/core/geometry';
 import { followPointer } from '../followPointer';
-import { axisOf, innerCorners, STEP_MM } from '../routeGrips';
+import { STEP_MM } from '../routeGrips';
 import type { RouteHeld } from '../runs/useRouteHeld';
 import type { Paper } from './paper';
 
@@ -19,29 +19,12 @@ const LEAST_PX_MM = 0.08;
 /** Legs shorter than this have no grip, mm. */
 const LEAST_MM = 14;
 
-interface Grip {
-  readonly key: string;
-  readonly hold: Hold;
-  readonly at: Vec;
-  readonly axes: readonly Axis[];
-}
+/** Legs too short for a grip have none: it would lie on those of their corners. */
+const isShort = ({ hold }: Grip, corners: readonly Vec[]): boolean =>
+  'leg' in hold && distance(corners[hold.leg] as Vec, corners[hold.leg + 1] as Vec) < LEAST_MM;
 
-/** Grips of a way: its straight legs, drawn across themselves, and its corners, along both legs. */
-function gripsOf(corners: readonly Vec[]): readonly Grip[] {
-  const legs = corners.slice(1).flatMap((b, leg): Grip[] => {
-    const a = corners[leg] as Vec,
-      along = axisOf(a, b);
-    if (along === null || Math.abs(b[along] - a[along]) < LEAST_MM) return [];
-    const axes = ([0, 1, 2] as const).filter((i) => i !== along);
-    return [{ key: `leg-${leg}`, hold: { leg }, at: scale(add(a, b), 0.5), axes }];
-  });
-  const bends = innerCorners(corners).map((corner): Grip => {
-    const [a, b, c] = [corner - 1, corner, corner + 1].map((i) => corners[i]) as [Vec, Vec, Vec];
-    const axes = [axisOf(a, b), axisOf(b, c)].filter((i) => i !== null);
-    return { key: `corner-${corner}`, hold: { corner }, at: b, axes };
-  });
-  return [...legs, ...bends];
-}
+const nameOf = ({ hold }: Grip): string =>
+  'leg' in hold ? `leg-${hold.leg}` : `corner-${hold.corner}`;
 
 /** How far a pixel goes on the screen for a millimetre along an axis, at a place. */
 function pixelsOf(camera: Camera, canvas: HTMLElement, at: Vec, axis: Axis): [number, number] {
@@ -103,9 +86,11 @@ export function RouteGrips({
       },
     );
   };
-  return gripsOf(corners).map((grip) => (
-    <Ball key={grip.key} at={grip.at} paper={paper} onPointerDown={press(grip)} />
-  ));
+  return gripsOf(corners)
+    .filter((grip) => !isShort(grip, corners))
+    .map((grip) => (
+      <Ball key={nameOf(grip)} at={grip.at} paper={paper} onPointerDown={press(grip)} />
+    ));
 }
 
 /** The pointer over the scene says that something can be taken there. */
