@@ -1,6 +1,6 @@
 import type { System } from '../system';
 import { distance } from '../geometry';
-import { draftsBetween, oddly, plainly, routeFewBends } from './fewBends';
+import { draftsBetween, plainly, routeFewBends } from './fewBends';
 import type { EndWay } from './ends';
 import { bendPrice } from './prices';
 import { endsOf, findWay, openEnds } from './single';
@@ -57,9 +57,7 @@ export function costBetween(system: System, task: Task, fixed: readonly Fixed[])
   const workspace = workspaceFor(system, task, fixed, [], [], [...froms, ...tos], clear_mm, null);
   const { limits, prices } = task;
   const asked = { workspace, limits, prices, tube_mm: task.radius, level: NO_LEVEL };
-  const few = task.loop.tube.hard
-    ? (routeFewBends(froms, tos, plainly(asked)) ?? oddly(froms, tos, asked))
-    : null;
+  const few = task.loop.tube.hard ? routeFewBends(froms, tos, plainly(asked)) : null;
   if (few) return few.cost;
   const way = findWay(task, workspace, froms, tos, [], clear_mm, limits.radius_mm, { most: MOST });
   return way?.cost ?? NO_WAY_MM;

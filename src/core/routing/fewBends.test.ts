@@ -73,8 +73,15 @@ describe('ways of few bends, known by hand', () => {
     // In a style that likes them nothing is held back.
     expect(plainly(asked('free')).prices.oddAngle_mm).toBe(0);
     expect(oddly(...ports, asked('free'))).toBeNull();
+    // The last way: two odd bends, each 55 mm of tube dearer than a builder's angle, and 30 more.
     const last = oddly(...ports, asIs);
-    expect(last?.cost).toBeCloseTo(own?.cost ?? NaN, 6);
+    const corners = last?.corners ?? [];
+    const prices = angles(corners).map((deg) => bendPrice(asIs.prices, deg) + 55 + 30);
+    expect(prices.length).toBe(2);
+    const tube_mm = pathLength(roundedPath(corners, limits.radius_mm));
+    expect(last?.cost).toBeCloseTo(tube_mm + prices.reduce((a, b) => a + b, 0), 3);
+    expect(last?.cost).toBeGreaterThan(own?.cost ?? Infinity);
+    expect(oddly(...ports, { ...asIs, under: own?.cost ?? NaN })).toBeNull();
   });
 
   test('something in the way of the straight one: the next that is free', () => {

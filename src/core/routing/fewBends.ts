@@ -8,7 +8,7 @@ import { bendPrice, depthRate, type RoutePrices } from './prices';
 import type { TubeLimits, WayFound } from './rigidRoute';
 import { meetsItself, meetsOwnEnds } from './selfGap';
 import { passesAll } from './waypoints';
-import { tollOfPath, type Workspace } from './workspace';
+import { meetsBetweenBends, tollOfPath, type Workspace } from './workspace';
 
 /** What a way is looked for with. */
 export interface FewBends {
@@ -51,6 +51,8 @@ const REFINE_MM = [60, 30, 15, 8, 4, 2, 1];
 /** Corners farther out than this are not looked for, mm. */
 const MOST_REACH_MM = 700;
 const EPS = 1e-6;
+/** A bound is lower than what it bounds by more than sums round, mm. */
+const ROUNDING = 1e-6;
 const RADIANS = Math.PI / 180;
 
 /**
@@ -67,19 +69,24 @@ export function routeFewBends(
   const plain = cheapestFree(draftsBetween(froms, tos, asked), asked);
   const { under = Infinity } = asked;
   // Ways of any angle only where one could be cheaper.
-  const bound = plain?.total ?? under;
-  const odd = oddAngles(froms, tos, { ...asked, under: bound });
-  const best = cheapestRefined(odd, { ...asked, under: bound }) ?? plain;
-  if (!best) return null;
-  const fine = best;
-  return {
-    corners: fine.corners,
-    from: fine.from,
-    to: fine.to,
-    cost: fine.total,
-    expanded: 0,
-  };
+  const best = cheapestOdd(froms, tos, { ...asked, under: plain?.total ?? under }) ?? plain;
+  return best && foundBy(best);
 }
+
+const foundBy = ({ corners, from, to, total }: Best): WayFound => ({
+  corners,
+  from,
+  to,
+  cost: total,
+  expanded: 0,
+});
+
+/** The cheapest way of two bends of any angles, under a price. */
+const cheapestOdd = (
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  asked: FewBends,
+): Best | null => cheapestRefined(oddAngles(froms, tos, asked), asked);
 
 /** Asked for a style's own angles alone, where it dislikes odd ones. */
 export const plainly = (asked: FewBends): FewBends =>
@@ -102,7 +109,8 @@ export function oddly(
   const { oddAngle_mm } = asked.prices;
   if (oddAngle_mm === 0) return null;
   const prices = { ...asked.prices, oddAngle_mm: oddAngle_mm + LAST_WAY_MM };
-  return routeFewBends(froms, tos, { ...asked, prices });
+  const best = cheapestOdd(froms, tos, { ...asked, prices });
+  return best && foundBy(best);
 }
 
 /** The cheapest draft that meets nothing, by its price and the tolls on its way. */
@@ -183,6 +191,7 @@ export function draftsBetween(
 /** Toll of the room on a draft; Infinity where it meets something, itself among it. */
 export function tollOfDraft({ corners, from, to }: Draft, asked: FewBends): number {
   const { workspace, limits, tube_mm } = asked;
+  if (meetsBetweenBends(workspace, corners, limits.radius_mm)) return Infinity;
   const path = roundedPath(corners, limits.radius_mm);
   const toll = tollOfPath(workspace, path);
   if (toll === Infinity) return toll;
@@ -200,6 +209,9 @@ class Pair {
   private readonly off: Vec;
   private readonly bends: TwoBends;
   private readonly angles: readonly number[];
+  /** Only drafts cheaper than this are told; what two odd bends and their ends cost at least. */
+  private readonly under: number;
+  private readonly leastOdd: number;
 
   constructor(
     private readonly from: EndWay,
@@ -213,6 +225,8 @@ class Pair {
     this.off = sub(this.q, this.p);
     this.bends = new TwoBends(this.off, this.d, this.e);
     this.angles = asked.limits.angles_deg ?? BUILDERS_ANGLES;
+    this.under = asked.under ?? Infinity;
+    this.leastOdd = from.cost + to.cost + 2 * bendPrice(asked.prices, 0) - ROUNDING;
   }
 
   draft(): void {
@@ -347,7 +361,10 @@ class Pair {
     const a = r * bends.first(s, t),
       b = r * bends.second(s, t);
     const isShort = s - a < straight - EPS || t - b < straight - EPS;
-    if (isShort || bends.between(s, t) - a - b < between_mm - EPS) return;
+    const between = bends.between(s, t);
+    if (isShort || between - a - b < between_mm - EPS) return;
+    const curved = 2 * r * (Math.atan(a / r) + Math.atan(b / r));
+    if (this.leastOdd + s + between + t - 2 * (a + b) + curved >= this.under) return;
     this.tell([add(this.p, scale(this.d, s)), sub(this.q, scale(this.e, t))]);
   }
 

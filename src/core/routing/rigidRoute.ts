@@ -103,7 +103,7 @@ type Wanted = (key: number, cost: number) => boolean;
  * legs and bends of 90°, every leg long enough for its bends. States are corners with the way that
  * led there; a leg is one step, so its least length is exact. Null when there is none.
  */
-export function routeRigid(
+export const routeRigid = (
   workspace: Workspace,
   froms: readonly EndWay[],
   tos: readonly EndWay[],
@@ -111,12 +111,31 @@ export function routeRigid(
   lines: Lines,
   planes: Planes | null = null,
   effort: HardEffort = {},
-): WayFound | null {
+): WayFound | null =>
+  rigidSearch(workspace, froms, tos, limits, lines, planes, effort).find(effort.under);
+
+/** A search on lines that is asked again with another bound, and keeps what it learned of the room. */
+export interface RigidSearch {
+  /** The cheapest way under a price; null where there is none. */
+  find(under?: number): WayFound | null;
+  /** The same where it is found soon; null says nothing of whether there is one. */
+  inHaste(under?: number): WayFound | null;
+  /** The same after `inHaste` under this price found nothing. */
+  patiently(under?: number): WayFound | null;
+}
+
+export function rigidSearch(
+  workspace: Workspace,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  limits: TubeLimits,
+  lines: Lines,
+  planes: Planes | null,
+  effort: HardEffort,
+): RigidSearch {
   const starts = froms.filter(square);
   const goals = tos.filter(square);
-  if (starts.length === 0 || goals.length === 0) return null;
-  const { most = MOST_EXPANDED, weight = 1 } = effort;
-  return new HardSearch(workspace, starts, goals, limits, lines, planes, effort).find(most, weight);
+  return new HardSearch(workspace, starts, goals, limits, lines, planes, effort);
 }
 
 /** Most lines an axis; a state that has not left its fitting yet, and one at a corner. */
@@ -127,14 +146,17 @@ const CORNER = -1;
 const STRIDE = [LINES * LINES, LINES, 1] as const;
 
 /** One search: the grid of lines, its ends, and what has been learned of the room on the way. */
-class HardSearch {
+class HardSearch implements RigidSearch {
   private readonly radius: number;
   private readonly atFitting: number;
   private readonly between: number;
   private readonly angles: readonly number[] | undefined;
   private readonly vias: readonly Via[];
   private readonly prices: RoutePrices;
-  private readonly under: number;
+  private readonly most: number;
+  private readonly weight: number;
+  /** Whether the last search ended with places still to look at. */
+  private gaveUp = false;
   /** Legs of a tube keep so far from each other, mm. */
   private readonly apart_mm: number;
   /** A bend's price, less the tube it saves by cutting its corner. */
@@ -154,11 +176,12 @@ class HardSearch {
     limits: TubeLimits,
     private readonly lines: Lines,
     private readonly planes: Planes | null,
-    { vias = [], prices = PARALLEL, under = Infinity, tube_mm = 0 }: HardEffort,
+    { vias = [], prices = PARALLEL, tube_mm = 0, most, weight = 1 }: HardEffort,
   ) {
     this.vias = vias;
     this.prices = prices;
-    this.under = under;
+    this.most = most ?? MOST_EXPANDED;
+    this.weight = weight;
     this.apart_mm = 2 * tube_mm;
     this.radius = limits.radius_mm;
     this.atFitting = limits.atFitting_mm;
@@ -175,16 +198,41 @@ class HardSearch {
    * In haste first; where that finds nothing, what stands between is measured round and the search
    * starts again.
    */
-  find(most: number, weight: number): WayFound | null {
-    let found = this.search(Math.min(most, HASTE), weight);
-    if (!found && this.vias.length === 0) {
+  find(under = Infinity): WayFound | null {
+    return this.inHaste(under) ?? this.patiently(under);
+  }
+
+  inHaste(under = Infinity): WayFound | null {
+    return this.search(Math.min(this.most, HASTE), under);
+  }
+
+  patiently(under = Infinity): WayFound | null {
+    // Every place under the price was looked at in haste, or nobody waits for more.
+    if (!this.gaveUp || this.most <= HASTE) return null;
+    if (this.vias.length === 0) {
       this.measureRound();
       // Walled off: there is no way, and no need to look for one.
       const { field } = this;
       if (field && this.starts.every((e) => this.fieldAt(this.cellOf(e.mouth)) === Infinity))
         return null;
     }
-    if (!found && most > HASTE) found = this.search(most, weight);
+    return this.search(this.most, under);
+  }
+
+  private search(patience: number, under: number): WayFound | null {
+    this.gaveUp = false;
+    const problem = {
+      starts: this.starts.map((e, i) => ({ state: this.startAt(e, i), cost: e.cost })),
+      key: (x: State): number => this.keyOf(x),
+      done: (x: State): boolean => x.goal >= 0,
+      next: (x: State, tell: Tell, wanted: Wanted): void => this.expand(x, tell, wanted),
+      bound: (x: State): number => this.boundFrom(x),
+      under,
+      gaveUp: (): void => {
+        this.gaveUp = true;
+      },
+    };
+    const found = cheapestPath<State>(problem, patience, this.weight);
     if (!found) return null;
     const end = found.path[found.path.length - 1] as State;
     return {
@@ -194,18 +242,6 @@ class HardSearch {
       cost: found.cost,
       expanded: found.expanded,
     };
-  }
-
-  private search(patience: number, weight: number): ReturnType<typeof cheapestPath<State>> {
-    const problem = {
-      starts: this.starts.map((e, i) => ({ state: this.startAt(e, i), cost: e.cost })),
-      key: (x: State): number => this.keyOf(x),
-      done: (x: State): boolean => x.goal >= 0,
-      next: (x: State, tell: Tell, wanted: Wanted): void => this.expand(x, tell, wanted),
-      bound: (x: State): number => this.boundFrom(x),
-      under: this.under,
-    };
-    return cheapestPath<State>(problem, patience, weight);
   }
 
   private startAt(e: EndWay, start: number): State {

@@ -24,6 +24,8 @@ export interface Problem<S> {
   bound(state: S): number;
   /** Only paths cheaper than this are looked for. */
   readonly under?: number;
+  /** Called where the search ends for its patience, with places still to look at. */
+  gaveUp?(): void;
 }
 
 export interface Found<S> {
@@ -96,7 +98,10 @@ export function cheapestPath<S>(problem: Problem<S>, most = 200_000, weight = 1)
       return { path, cost, expanded };
     }
     expanded += 1;
-    if (expanded > most) return null;
+    if (expanded > most) {
+      problem.gaveUp?.();
+      return null;
+    }
     here = node;
     spent = cost;
     problem.next(state, tell, wanted);

@@ -3,7 +3,7 @@ import { trayBoxes, type System } from '../system';
 import { bodiesMeet, boxGap, dot, union, type Box, type Vec } from '../geometry';
 import { endWays, type EndWay } from './ends';
 import { oddly, plainly, routeFewBends, type FewBends } from './fewBends';
-import { routeRigid, type WayFound } from './rigidRoute';
+import { rigidSearch, type RigidSearch, type WayFound } from './rigidRoute';
 import { withCutCorners } from './cutCorners';
 import { shortened } from './shortcuts';
 import { withEnds, levelled, slantBetween, type LevelEnd } from './level';
@@ -260,6 +260,24 @@ export function closedFormOf(
 const bends45 = ({ limits: { angles_deg } }: Task): boolean =>
   !angles_deg || angles_deg.includes(45);
 
+/**
+ * The cheapest way of few bends, and the one on lines where it is cheaper. Odd angles that a style
+ * dislikes are looked at where its own few have no way, and only under what the lines come to soon.
+ */
+function bothWays(
+  search: RigidSearch,
+  froms: readonly EndWay[],
+  tos: readonly EndWay[],
+  closed: FewBends,
+): { readonly few: WayFound | null; readonly hard: WayFound | null } {
+  const few = routeFewBends(froms, tos, plainly(closed));
+  if (few) return { few, hard: search.find(few.cost) };
+  const soon = search.inHaste();
+  const odd = oddly(froms, tos, soon ? { ...closed, under: soon.cost } : closed);
+  if (odd) return { few: odd, hard: search.find(odd.cost) };
+  return { few: null, hard: soon ?? search.patiently() };
+}
+
 /** One search in one room. */
 export function findWay(
   t: Task,
@@ -287,9 +305,6 @@ export function findWay(
     ...openings.map((o) => o[i]),
   ]) as unknown as readonly [number[], number[], number[]];
   const { hard: isHard } = t.loop.tube;
-  const few = isHard
-    ? (routeFewBends(froms, tos, plainly(closed)) ?? oddly(froms, tos, closed))
-    : null;
   const starts = levelled(workspace, froms, tos, limits, isHard, prices),
     goals = levelled(workspace, tos, froms, limits, isHard, prices);
   const lines = bendLines(
@@ -306,7 +321,7 @@ export function findWay(
     Set<number>,
     Set<number>,
   ];
-  const hard = routeRigid(
+  const search = rigidSearch(
     workspace,
     starts,
     goals,
@@ -318,10 +333,12 @@ export function findWay(
       vias,
       prices,
       tube_mm: t.radius,
-      ...(few ? { under: few.cost } : {}),
       ...(most === undefined ? {} : { most }),
     },
   );
+  const { few, hard } = isHard
+    ? bothWays(search, froms, tos, closed)
+    : { few: null, hard: search.find() };
   const direct = vias.length === 0 ? slantBetween(workspace, froms, tos, limits) : null;
   if (direct && direct.cost < Math.min(hard?.cost ?? Infinity, few?.cost ?? Infinity))
     return made(direct, radius);

@@ -192,6 +192,65 @@ export function tollOfPath({ bounds, blocks }: Workspace, path: readonly Segment
   return toll;
 }
 
+/**
+ * Whether a stretch between the bends of a way, all rounded to one radius, meets a wall: what most
+ * ways meet first, told before their bends are drawn. No says nothing of the bends.
+ */
+export function meetsBetweenBends(
+  { blocks }: Workspace,
+  corners: readonly Vec[],
+  radius_mm: number,
+): boolean {
+  const [first] = corners as readonly [Vec];
+  const low: [number, number, number] = [first[0], first[1], first[2]],
+    high: [number, number, number] = [first[0], first[1], first[2]];
+  for (const corner of corners)
+    for (let k = 0; k < 3; k += 1) {
+      const v = corner[k] as number;
+      if (v < (low[k] as number)) low[k] = v;
+      if (v > (high[k] as number)) high[k] = v;
+    }
+  const near = blocksNear(blocks, low, high).filter((b) => b.penalty === Infinity);
+  if (near.length === 0) return false;
+  const backs = setBacks(corners, radius_mm);
+  for (let leg = 1; leg < corners.length; leg += 1) {
+    const a = corners[leg - 1] as Vec,
+      b = corners[leg] as Vec;
+    const long = Math.hypot(b[0] - a[0], b[1] - a[1], b[2] - a[2]);
+    const s = (backs[leg - 1] as number) / long,
+      t = 1 - (backs[leg] as number) / long;
+    if (t <= s) continue;
+    const from = between(a, b, s),
+      to = between(a, b, t);
+    if (near.some((block) => passes(block, from, to))) return true;
+  }
+  return false;
+}
+
+/** How far before and after each corner its bend begins and ends, mm; 0 at the ends. */
+function setBacks(corners: readonly Vec[], radius_mm: number): readonly number[] {
+  return corners.map((corner, i) => {
+    const a = corners[i - 1],
+      b = corners[i + 1];
+    if (!a || !b) return 0;
+    const ax = corner[0] - a[0],
+      ay = corner[1] - a[1],
+      az = corner[2] - a[2],
+      bx = b[0] - corner[0],
+      by = b[1] - corner[1],
+      bz = b[2] - corner[2];
+    const cos = (ax * bx + ay * by + az * bz) / (Math.hypot(ax, ay, az) * Math.hypot(bx, by, bz));
+    // The tangent of half the turn.
+    return radius_mm * Math.sqrt(Math.max(0, 1 - cos) / (1 + cos));
+  });
+}
+
+const between = (a: Vec, b: Vec, t: number): Vec => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+  a[2] + (b[2] - a[2]) * t,
+];
+
 /** Whether a straight stretch passes through a box, its faces not counted (slab test). */
 function passes(b: { readonly min: Vec; readonly max: Vec }, from: Vec, to: Vec): boolean {
   let enter = 0,
