@@ -18,7 +18,7 @@ export interface Running<J extends JobName> {
 interface Waiting {
   readonly job: OwnJob;
   readonly input: unknown;
-  readonly tell: (share: number) => void;
+  readonly tell: (share: number, soFar?: unknown) => void;
   readonly settle: (result: unknown) => void;
   readonly fail: (error: unknown) => void;
   stopped: boolean;
@@ -92,7 +92,7 @@ export class Engine {
   run<J extends JobName>(
     job: J,
     input: JobInput<J>,
-    tell: (share: number) => void = () => undefined,
+    tell: (share: number, soFar?: JobResult<J>) => void = () => undefined,
   ): Running<J> {
     if (isQuick(job)) {
       const result = this.quick[job]() as Promise<JobResult<J> | null>;
@@ -104,7 +104,7 @@ export class Engine {
       waiting = {
         job: own,
         input,
-        tell,
+        tell: (share, soFar) => tell(share, soFar as JobResult<J> | undefined),
         settle: (value) => resolve(value as JobResult<J> | null),
         fail: reject,
         stopped: false,
@@ -201,7 +201,10 @@ export class Engine {
     const { createSession } = await import('@/core/analysis');
     const { design, partLists } = this.changes;
     const desk = { session: createSession(design), partLists };
-    return runJob(desk, waiting.job, waiting.input, () => !waiting.stopped);
+    return runJob(desk, waiting.job, waiting.input, (share, soFar) => {
+      if (soFar !== undefined) waiting.tell(share, soFar);
+      return !waiting.stopped;
+    });
   }
 
   private openThread(): Thread {

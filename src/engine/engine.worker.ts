@@ -22,16 +22,16 @@ const api = {
     job: OwnJob,
     input: unknown,
     flag: Int32Array | null,
-    tell: (share: number) => void,
+    tell: (share: number, soFar?: unknown) => void,
   ): Promise<{ readonly result: unknown }> {
     const { session, partLists } = replica;
     if (!session) return { result: null };
     let reported = performance.now();
-    const result = await runJob({ session, partLists }, job, input, (share) => {
+    const result = await runJob({ session, partLists }, job, input, (share, soFar) => {
       const now = performance.now();
-      if (now - reported > TELL_MS) {
+      if (soFar !== undefined || now - reported > TELL_MS) {
         reported = now;
-        tell(share);
+        tell(share, soFar);
       }
       return flag === null || Atomics.load(flag, 0) === 0;
     });

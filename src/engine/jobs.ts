@@ -59,8 +59,11 @@ export interface PumpPlan extends BeforeAfter {
   readonly edit: Edit;
 }
 
-/** Hears how far a job is, 0 to 1; answers whether it is to go on. */
-export type Tell = (share: number) => boolean;
+/**
+ * Hears how far a job is, 0 to 1, and, where it has something before its end, what it would answer
+ * now; answers whether it is to go on.
+ */
+export type Tell = (share: number, soFar?: unknown) => boolean;
 
 const telling =
   (tell: Tell) =>
@@ -134,14 +137,20 @@ export const JOBS = {
   /** What each kept set of speeds comes to. */
   speeds: ({ session }: Desk): readonly SpeedsJudged[] => judgeSpeeds(session.design),
 
-  /** Ports, turns, places and routes chosen together; stopped, the best proven so far. */
+  /** Ports, turns, places and routes chosen together; the best proven so far on the way. */
   layout: (
     desk: Desk,
     _input: null,
     tell: Tell,
-  ): { readonly found: BetterLayout | null } | null => ({
-    found: betterLayout(desk.session.design, telling(tell)),
-  }),
+  ): { readonly found: BetterLayout | null } | null => {
+    let share = 0;
+    const heard = (done: number, of: number): boolean => {
+      share = done / Math.max(1, of);
+      return tell(share);
+    };
+    const soFar = (found: BetterLayout): void => void tell(share, { found });
+    return { found: betterLayout(desk.session.design, heard, soFar) };
+  },
 
   /** Other ways of one run, each worked out whole. */
   alternatives: (desk: Desk, connection: string, tell: Tell): readonly AlternativeJudged[] =>

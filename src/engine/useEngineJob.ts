@@ -8,11 +8,24 @@ export interface Job<R> {
   readonly result: R | null;
   /** Whether the answer is for what is asked now. */
   readonly fresh: boolean;
+  /** What it would answer now, while it works; null where it has nothing yet. */
+  readonly soFar: R | null;
+  /** Whether the answer is what it had when it was stopped. */
+  readonly isPartial: boolean;
   /** Share done while it works, 0 to 1; null when it rests. */
   readonly progress: number | null;
   readonly stopped: boolean;
+  /** Ends it; what it had so far is then its answer. */
   stop(): void;
+  /** Takes it up again from its start. */
   retry(): void;
+}
+
+/** An answer, or what was had when it was stopped, by what was asked. */
+interface Answer<R> {
+  readonly key: string;
+  readonly result: R;
+  readonly isPartial?: boolean;
 }
 
 /** Waits this long for the hand to rest before asking again, ms. */
@@ -33,13 +46,11 @@ export function useEngineJob<J extends JobName>(
   version: string | null,
 ): Job<JobResult<J>> {
   const key = version === null ? null : jobKey(version, input);
-  const [answer, setAnswer] = useState<{
-    readonly key: string;
-    readonly result: JobResult<J>;
-  } | null>(() => {
+  const [answer, setAnswer] = useState<Answer<JobResult<J>> | null>(() => {
     const kept = key === null ? null : engine.kept(job, key);
     return key === null || kept === null ? null : { key, result: kept };
   });
+  const [soFar, setSoFar] = useState<Answer<JobResult<J>> | null>(null);
   const [progress, setProgress] = useState<number | null>(null);
   const [stopped, setStopped] = useState<string | null>(null);
   const running = useRef<Running<J> | null>(null);
@@ -57,8 +68,12 @@ export function useEngineJob<J extends JobName>(
     const timer = setTimeout(() => {
       isFirst.current = false;
       setProgress(0);
-      const run = engine.run(job, asked.current, (share) => {
-        if (live) startTransition(() => setProgress(share));
+      const run = engine.run(job, asked.current, (share, had) => {
+        if (!live) return;
+        startTransition(() => {
+          setProgress(share);
+          if (had !== undefined) setSoFar({ key, result: had });
+        });
       });
       running.current = run;
       run.result.then(
@@ -85,16 +100,23 @@ export function useEngineJob<J extends JobName>(
       running.current?.stop();
       running.current = null;
       setProgress(null);
+      setSoFar(null);
     };
   }, [engine, job, key, done, stopped]);
   return {
     result: answer?.result ?? null,
     fresh: answer !== null && answer.key === key,
+    soFar: soFar !== null && soFar.key === key ? soFar.result : null,
+    isPartial: answer?.key === key && answer?.isPartial === true,
     progress,
     stopped: key !== null && stopped === key,
     stop: () => {
-      setStopped(key);
+      if (soFar !== null && soFar.key === key) setAnswer({ ...soFar, isPartial: true });
+      else setStopped(key);
     },
-    retry: () => setStopped(null),
+    retry: () => {
+      setAnswer((now) => (now?.isPartial === true ? null : now));
+      setStopped(null);
+    },
   };
 }

@@ -59,14 +59,22 @@ const SLIDES = 3;
 /** And of each other order of a loop's parts that is tried, where the order is free. */
 const ORDER_PROOFS = 2;
 
+/** Hears every layout that is better than all proven before it, as soon as it is. */
+export type SoFar<L> = (better: L) => void;
+
 /**
  * A better layout of the whole build: ports, turns and places of parts chosen together for the
  * least bends and tube (`ChoiceSearch`), then proven by routing every run; what the runs cost each
  * other there is learned for the next choice. What the builder fixed stays. Null where nothing
- * better is found. Stopped, it tells the best proven so far. Deterministic.
+ * better is found. Stopped, it tells the best proven so far; `soFar` hears each as it is proven.
+ * Deterministic.
  */
-export function improvedLayout(design: Design, tell: Tell = () => true): ImprovedLayout | null {
-  const search = new LayoutSearch(design, tell);
+export function improvedLayout(
+  design: Design,
+  tell: Tell = () => true,
+  soFar: SoFar<ImprovedLayout> = () => undefined,
+): ImprovedLayout | null {
+  const search = new LayoutSearch(design, tell, soFar);
   const asItIs: Changes = { edits: [], parts: [] };
   search.choosePorts(asItIs, PROOFS, search.prove(asItIs));
   for (const order of search.orders) search.choosePorts(order, ORDER_PROOFS);
@@ -96,6 +104,7 @@ class LayoutSearch {
   constructor(
     private readonly design: Design,
     private readonly tell: Tell,
+    private readonly soFar: SoFar<ImprovedLayout>,
   ) {
     this.orders = otherOrders(design);
     this.allSteps = STEPS + this.orders.length * (ORDER_PROOFS + 1);
@@ -117,7 +126,11 @@ class LayoutSearch {
       measured: came,
       worth: worthOf(changed, laid.routed.routes),
     };
-    if (!this.best || isBetter(proven, this.best)) this.best = proven;
+    if (!this.best || isBetter(proven, this.best)) {
+      this.best = proven;
+      const found = this.found();
+      if (found) this.soFar(found);
+    }
     return proven;
   }
 

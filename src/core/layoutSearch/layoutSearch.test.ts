@@ -4,6 +4,7 @@ import { CATALOGUE, catalogued, demoDesign, STANDARD_KIT } from '@/catalogue';
 import { EMPTY_BOX } from '@/catalogue/emptyBox.fixture';
 import {
   applyEdit,
+  EMPTY_LAYOUT,
   emptyDesign,
   type Component,
   type Connection,
@@ -29,6 +30,7 @@ import {
   settled,
   variablesOf,
   type Factor,
+  type ImprovedLayout,
 } from '.';
 
 /** All joint values, one after the other. */
@@ -158,6 +160,22 @@ describe('ports, turns and places together', () => {
       settings: { mayMove: { turn: true, slide_mm: 0 } },
     }));
     expect(improvedLayout({ ...laid, components: stay })).toBeNull();
+  });
+
+  test('each better layout is heard as it is proven, the last is the answer', () => {
+    const heard: ImprovedLayout[] = [];
+    const before = { ...withRoutes(facingAway), layout: EMPTY_LAYOUT };
+    const found = improvedLayout(
+      before,
+      () => true,
+      (better) => heard.push(better),
+    );
+    // As it stands first, bent round; then straight.
+    expect(heard.length).toBeGreaterThan(1);
+    expect(heard.map((l) => l.after.missing)).toEqual(heard.map(() => 0));
+    expect(heard[0]?.after.bends).toBeGreaterThan(0);
+    expect(heard.at(-1)?.after.bends).toBe(0);
+    expect(heard.at(-1)).toEqual(found);
   });
 
   /**

@@ -1,6 +1,6 @@
 import { applyEdit, componentName, type Design } from '../design';
-import { analyse } from '../analysis';
-import { improvedLayout, type ImprovedLayout } from '../layoutSearch';
+import { analyse, type Analysis } from '../analysis';
+import { improvedLayout, type ImprovedLayout, type SoFar } from '../layoutSearch';
 import type { Tidiness } from '../routing';
 import { msg } from '../messages';
 
@@ -18,17 +18,22 @@ export interface BetterLayout extends ImprovedLayout {
 
 /**
  * A layout with fewer bends and less tube, worked out whole: nothing it would make worse goes
- * unsaid. Null where the layout there is is as good as any found.
+ * unsaid. Null where the layout there is is as good as any found. `soFar` hears each that is better
+ * than those before it.
  */
 export function betterLayout(
   design: Design,
   tell: (done: number, of: number) => boolean = () => true,
+  soFar?: SoFar<BetterLayout>,
 ): BetterLayout | null {
-  const found = improvedLayout(design, tell);
-  if (!found) return null;
+  const before = analyse(design);
+  const found = improvedLayout(design, tell, soFar && ((f) => soFar(judged(design, before, f))));
+  return found && judged(design, before, found);
+}
+
+function judged(design: Design, before: Analysis, found: ImprovedLayout): BetterLayout {
   const laid = applyEdit(design, found.edit).design;
-  const before = analyse(design),
-    after = analyse(laid);
+  const after = analyse(laid);
   const known = new Set(before.findings.map((f) => f.code + f.subjects.join()));
   return {
     ...found,

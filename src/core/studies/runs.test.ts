@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, demoDesign } from '@/catalogue';
-import { applyEdit, type Design, type Edit } from '../design';
+import { applyEdit, EMPTY_LAYOUT, type Design, type Edit } from '../design';
 import { analyse } from '../analysis';
 import { compileSystem } from '../system';
 import { routesOf, withRoutes } from '../routing';
@@ -11,6 +11,7 @@ import {
   compareParts,
   whatIfShort,
   whyNoOrders,
+  type BetterLayout,
   type OrdersCompared,
 } from '.';
 
@@ -160,6 +161,19 @@ describe('a better layout', () => {
       still.components.map((c) => c.placement),
     );
     expect(laid.layout.routes['run-4']).toEqual(still.layout.routes['run-4']);
+  });
+
+  test('stopped once every run has a way, it tells that layout whole', () => {
+    const heard: BetterLayout[] = [];
+    const found = betterLayout(
+      { ...worse, layout: EMPTY_LAYOUT },
+      () => heard.length === 0,
+      (better) => heard.push(better),
+    );
+    expect(found).toEqual(heard[0]);
+    expect(found?.after.missing).toBe(0);
+    const laid = applyEdit(worse, found?.edit as Edit).design;
+    expect(analyse(laid).reports.tidiness).toEqual(found?.tidiness.after);
   });
 
   test('stopped at once it tells nothing and moves nothing', () => {

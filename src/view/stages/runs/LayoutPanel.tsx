@@ -189,7 +189,9 @@ function StyleFields({ loop }: { readonly loop: Loop }) {
 function Improve({ preview }: { readonly preview: Preview }) {
   const design = useEditor((s) => s.design);
   const [asked, setAsked] = useState<typeof design | null>(null);
-  const { result, fresh, progress, stopped, stop, retry } = useBetterLayout(asked === design);
+  const { result, fresh, soFar, isPartial, progress, stopped, stop, retry } = useBetterLayout(
+    asked === design,
+  );
   const here = asked === design && fresh;
   const found = here ? result?.found : undefined;
   return (
@@ -208,12 +210,28 @@ function Improve({ preview }: { readonly preview: Preview }) {
           what={msg`the layout`}
         />
       )}
+      {soFar?.found && (
+        <>
+          <p className="soft">
+            {msg`The best so far. It goes on looking; stopped, this is what you can take.`}
+          </p>
+          <GainsTable found={soFar.found} />
+        </>
+      )}
       {here && found === null && (
         <p className="soft" role="status">
           {msg`No other ports, turns or places were found that give fewer bends or less tube.`}
         </p>
       )}
       {found && <Gains found={found} preview={preview} />}
+      {here && isPartial && (
+        <p>
+          {msg`Stopped before all was looked at.`}{' '}
+          <Press className={styles.link} onClick={retry}>
+            {msg`Look further`}
+          </Press>
+        </p>
+      )}
     </div>
   );
 }
@@ -224,17 +242,7 @@ const planesIn = ({ runs }: Tidiness): number => Math.max(0, ...runs.map((r) => 
 
 function Gains({ found, preview }: { readonly found: BetterLayout; readonly preview: Preview }) {
   const commit = useEditor((s) => s.commit);
-  const { before, after, tidiness, moves, worse, price_minor } = found;
-  const rows: readonly (readonly [string, string, string])[] = [
-    [msg`runs with a route`, `${before.runs}`, `${after.runs}`],
-    ['bends', `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
-    [msg`planes of one run, most`, `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
-    [msg`tube as cut, ${unitShown('m')}`, cutOf(before), cutOf(after)],
-    [msg`elbows and extenders`, `${before.adapters}`, `${after.adapters}`],
-    ['crossings', `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
-  ];
   const isAfter = preview.design === found.design;
-  const currency = useEditor((s) => s.design.brief.currency);
   return (
     <div role="status">
       <Segments
@@ -246,6 +254,34 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
         ]}
         onPick={(value) => preview.show(value === 'after' ? found.design : null)}
       />
+      <GainsTable found={found} />
+      <Press
+        className={styles.act}
+        onClick={() => {
+          preview.show(null);
+          commit(msg`improve the layout`, found.edit);
+        }}
+      >
+        {msg`Use this layout`}
+      </Press>
+    </div>
+  );
+}
+
+/** What a layout comes to beside the one there is, what it moves, and what it makes worse. */
+function GainsTable({ found }: { readonly found: BetterLayout }) {
+  const { before, after, tidiness, moves, worse, price_minor } = found;
+  const currency = useEditor((s) => s.design.brief.currency);
+  const rows: readonly (readonly [string, string, string])[] = [
+    [msg`runs with a route`, `${before.runs}`, `${after.runs}`],
+    [msg`bends`, `${bendsIn(tidiness.before)}`, `${bendsIn(tidiness.after)}`],
+    [msg`planes of one run, most`, `${planesIn(tidiness.before)}`, `${planesIn(tidiness.after)}`],
+    [msg`tube as cut, ${unitShown('m')}`, cutOf(before), cutOf(after)],
+    [msg`elbows and extenders`, `${before.adapters}`, `${after.adapters}`],
+    [msg`crossings`, `${tidiness.before.crossings}`, `${tidiness.after.crossings}`],
+  ];
+  return (
+    <>
       <Table>
         <TableHead>
           <TableRow>
@@ -278,16 +314,7 @@ function Gains({ found, preview }: { readonly found: BetterLayout; readonly prev
         </ul>
       )}
       {worse.length > 0 && <p>{msg`New findings: ${worse.join('; ')}.`}</p>}
-      <Press
-        className={styles.act}
-        onClick={() => {
-          preview.show(null);
-          commit(msg`improve the layout`, found.edit);
-        }}
-      >
-        {msg`Use this layout`}
-      </Press>
-    </div>
+    </>
   );
 }
 
