@@ -16,7 +16,7 @@ const end = (mouth: Vec, direction: Vec): EndWay => ({
   cost: 0,
 });
 const wall = (min: Vec, max: Vec): Obstacle => ({ id: 'wall', min, max, penalty: Infinity });
-const PRICES = { ...PARALLEL, bend_mm: 60, byAngle: 0.5, offPlane: 0.1 };
+const PRICES = { ...PARALLEL, bend_mm: 60, byAngle: 0.5, offPlane: 0 };
 const asked = (blocks: readonly Obstacle[] = [], more: Partial<FewBends> = {}): FewBends => ({
   workspace: { bounds: { min: [-500, -500, -500], max: [1000, 500, 500] }, blocks },
   limits: { radius_mm: 25, atFitting_mm: 12, between_mm: 14 },
@@ -76,19 +76,14 @@ describe('square corners cut by 45° (plane geometry)', () => {
     expect(withCutCorners(square, full)).toBe(square);
   });
 
-  test('not beside a run that turns square in the same plane; one in another plane is no neighbour', () => {
-    const turning = (z: number, out: number): readonly Vec[] => [
-      [0, out, z],
-      [400 - out, out, z],
-      [400 - out, 300, z],
-    ];
-    expect(withCutCorners(square, asked([], { beside: [turning(0, 40)] }))).toBe(square);
-    expect(withCutCorners(square, asked([], { beside: [turning(30, 40)] })).corners).toHaveLength(
-      4,
-    );
-    expect(withCutCorners(square, asked([], { beside: [turning(0, 200)] })).corners).toHaveLength(
-      4,
-    );
+  test('kept square where shared lines are weighed; a place to pass cuts it there, as deep as it asks', () => {
+    const parallel = { ...PRICES, offPlane: 0.1 };
+    expect(withCutCorners(square, asked([], { prices: parallel }))).toBe(square);
+    // 100 before the corner and 60 up: the leg aslant over it begins 160 before the corner.
+    const over = asked([], { prices: parallel, vias: [[300, 60, 0]] });
+    const { corners } = withCutCorners(square, over);
+    expect(corners[1]?.map(Math.round)).toEqual([240, 0, 0]);
+    expect(corners[2]?.map(Math.round)).toEqual([400, 160, 0]);
   });
 
   test('what it tells to have saved is the difference of the prices of both ways', () => {
@@ -117,9 +112,10 @@ describe('square corners cut by 45° (plane geometry)', () => {
       [300, 200, 0],
       [300, 300, 0],
     ];
+    const prices = { ...PRICES, offPlane: 0.1 };
     const costIn = (level: FewBends['level']): number =>
-      priceOf(slant, square.from, end([300, 300, 0], [0, -1, 0]), asked([], { level }))?.cost ??
-      NaN;
+      priceOf(slant, square.from, end([300, 300, 0], [0, -1, 0]), asked([], { level, prices }))
+        ?.cost ?? NaN;
     const shared = costIn([[], [], [0]]),
       alone = costIn([[], [], [99]]);
     const long_mm = 100 + Math.hypot(200, 200) + 100;

@@ -1,5 +1,5 @@
 import type { Via } from '../design';
-import { add, cross, distance, dot, norm, scale, sub, unit, type Vec } from '../geometry';
+import { add, distance, dot, scale, sub, unit, type Vec } from '../geometry';
 import { setBack } from '../tubing';
 import { bettered } from './bettered';
 import type { FewBends } from './fewBends';
@@ -11,16 +11,12 @@ const DEPTHS = [1, 0.85, 0.7, 0.55, 0.4, 0.25];
 const CUT_DEG = 45;
 const EPS = 1e-6;
 
-/** A run whose corner is no farther off turns beside this one, mm. */
-const BESIDE_MM = 150;
-/** Two legs lie in one plane within this, mm. */
-const IN_PLANE_MM = 1;
-
 /**
  * A way whose square corners between legs along the axes are cut, each by two bends of 45° and a leg
- * aslant between them, where that is cheaper: one bend more for a shorter tube. A corner beside
- * another run's stays square: what runs side by side turns side by side. The same way where no cut
- * is, or where 45° is not among the angles that can be bent. Deterministic.
+ * aslant between them, where that is cheaper: one bend more for a shorter tube. A style that weighs
+ * shared lines keeps its corners square: a cut pays only where it is long, and is then what catches
+ * the eye; there only a place to pass cuts one. The same way where no cut is, or where 45° is not
+ * among the angles that can be bent. Deterministic.
  */
 export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
   const { limits } = asked;
@@ -31,7 +27,7 @@ export function withCutCorners(way: WayFound, asked: FewBends): WayFound {
 /** All ways with one square corner cut. */
 const cutWays = (
   corners: readonly Vec[],
-  { limits, vias = [], beside = [] }: FewBends,
+  { limits, prices, vias = [] }: FewBends,
 ): readonly (readonly Vec[])[] =>
   corners.slice(1, -1).flatMap((corner, k) => {
     const before = corners[k] as Vec,
@@ -39,14 +35,14 @@ const cutWays = (
     const back = unit(sub(before, corner)),
       ahead = unit(sub(after, corner));
     if (!isAlongAxis(back) || !isAlongAxis(ahead) || isParallel(back, ahead)) return [];
-    if (beside.some((other) => turnsBeside(other, corner, back, ahead))) return [];
     const most_mm = Math.min(
       roomOnLeg(corners, k, k + 1, limits),
       roomOnLeg(corners, k + 2, k + 1, limits),
     );
     if (most_mm < EPS) return [];
     const over = vias.map((via) => overPlace(via, corner, back, ahead));
-    return [...DEPTHS.map((share) => share * most_mm), ...over]
+    const depths = prices.offPlane > 0 ? [] : DEPTHS.map((share) => share * most_mm);
+    return [...depths, ...over]
       .filter((depth_mm) => depth_mm > EPS && depth_mm <= most_mm)
       .map((depth_mm) => [
         ...corners.slice(0, k + 1),
@@ -61,17 +57,6 @@ function overPlace(via: Via, corner: Vec, back: Vec, ahead: Vec): number {
   const off = sub(via.map((v, i) => v ?? corner[i as 0]) as unknown as Vec, corner);
   return dot(off, back) + dot(off, ahead);
 }
-
-/** Whether a run turns as a corner does, in its plane and close to it. */
-const turnsBeside = (other: readonly Vec[], corner: Vec, back: Vec, ahead: Vec): boolean =>
-  other.slice(1, -1).some((turn, k) => {
-    const off = sub(turn, corner);
-    if (norm(off) > BESIDE_MM || Math.abs(dot(off, cross(back, ahead))) > IN_PLANE_MM) return false;
-    const [a, b] = [unit(sub(other[k] as Vec, turn)), unit(sub(other[k + 2] as Vec, turn))];
-    return (
-      (isParallel(a, back) && isParallel(b, ahead)) || (isParallel(a, ahead) && isParallel(b, back))
-    );
-  });
 
 const isAlongAxis = (way: Vec): boolean => way.some((v) => Math.abs(v) > 1 - EPS);
 const isParallel = (a: Vec, b: Vec): boolean => Math.abs(dot(a, b)) > 1 - EPS;

@@ -19,8 +19,6 @@ export interface FewBends {
   readonly tube_mm: number;
   /** Coordinates of legs and corners of the loop's other runs, by axis. */
   readonly level: readonly [readonly number[], readonly number[], readonly number[]];
-  /** Corners of the loop's other runs, one list a run: what turns beside them turns as they do. */
-  readonly beside?: readonly (readonly Vec[])[];
   /** Depths of the room, from its back to the glass; no leg is dearer for its depth where not given. */
   readonly depths?: readonly [number, number];
   /** Places that a way passes, in their order. */

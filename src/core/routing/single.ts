@@ -252,7 +252,6 @@ export function closedFormOf(
     prices: t.loop.tube.hard ? t.prices : { ...t.prices, bend_mm: SOFT_CORNER_MM },
     tube_mm: t.radius,
     level: levelsOf(t, others),
-    beside: others.filter((o) => o.loop === t.loop.id).map((o) => o.corners),
     depths: [workspace.bounds.min[2], workspace.bounds.max[2]],
   };
 }
