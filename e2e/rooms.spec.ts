@@ -120,6 +120,25 @@ test('phone width: nothing runs off the side', async ({ browser }) => {
   await context.close();
 });
 
+test('at a desk: the page stands still, only its panels scroll, and none of them sideways', async ({
+  page,
+}) => {
+  const paths = STAGES.map((s) => `/builds/fenland-flood-tower/${s}`);
+  for (const path of [...paths, '/builds/pocket-planetarium/runs']) {
+    await page.goto(path, { waitUntil: 'networkidle' });
+    // The room that a scroll bar takes where it takes some.
+    await page.addStyleTag({ content: 'aside { border-right: 15px solid #0000 !important; }' });
+    const off = await page.evaluate(() => {
+      const { scrollHeight, clientHeight } = document.documentElement;
+      const sideways = [...document.querySelectorAll('aside, main')].filter(
+        (e) => getComputedStyle(e).overflowX === 'auto' && e.scrollWidth > e.clientWidth + 1,
+      );
+      return [scrollHeight - clientHeight, sideways.map((e) => e.className)];
+    });
+    expect([path, ...off]).toEqual([path, 0, []]);
+  }
+});
+
 test('other sites cannot change anything, nor can other hosts be served', async ({ page }) => {
   expect(
     (

@@ -89,6 +89,39 @@ test('runs: a corner dragged on the sheet, one step back', async ({ page }) => {
   await expect(page.getByText('Passes 1')).toBeHidden();
 });
 
+test('runs: a leg aslant slides along its run on the sheet, no farther than its bends have room, one step back', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'fenland-flood-tower', 'Aslant in the hand');
+  await openStage(page, id, 'runs');
+  await runs(page)
+    .getByRole('button', { name: 'Block of card B → Card reservoir', exact: true })
+    .first()
+    .click();
+  const undo = page.getByRole('button', { name: 'Undo', exact: true });
+  const leg = page.locator('g:has(title:text-is("Slide this leg along the run")) circle').first();
+  const middle = async (): Promise<readonly [number, number]> => {
+    const box = await leg.boundingBox();
+    if (!box) throw new Error('the leg has no grip');
+    return [box.x + box.width / 2, box.y + box.height / 2];
+  };
+  const [x, y] = await middle();
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 90, y, { steps: 5 });
+  await expect(page.getByText(/too short for its bends/)).toBeVisible();
+  await page.mouse.move(x - 20, y, { steps: 5 });
+  await expect(page.getByText(/2 bends; it was .* 2 bends/)).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByText('Passes 1')).toBeVisible();
+  // Along its run alone, by as far as the hand went.
+  const [x1, y1] = await middle();
+  expect(Math.abs(x1 - (x - 20))).toBeLessThan(2);
+  expect(Math.abs(y1 - y)).toBeLessThan(1);
+  await undo.click();
+  await expect(page.getByText('Passes 1')).toBeHidden();
+});
+
 test('runs: a leg dragged in space, one step back', async ({ page }) => {
   const id = await copyOf(page, 'fenland-flood-tower', 'In the hand in space');
   await openStage(page, id, 'runs');
@@ -156,6 +189,26 @@ test('runs: orders side by side, sheets at 1:1, test bend, cuts', async ({ page 
   const file = page.waitForEvent('download');
   await page.getByRole('button', { name: 'DXF' }).first().click();
   expect((await file).suggestedFilename()).toMatch(/\.dxf$/);
+});
+
+test('runs: the best layout so far is told while it is looked for, stays where it is stopped, and is looked for further', async ({
+  page,
+}) => {
+  const id = await copyOf(page, 'fenland-flood-tower', 'Stopped on the way', {
+    'front-radiator': 0,
+  });
+  await openStage(page, id, 'runs');
+  await page.getByRole('button', { name: 'Improve layout' }).click();
+  await expect(page.getByText(/^The best so far/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByText(/^Stopped before all was looked at/)).toBeVisible();
+  const [row] = [page.getByRole('row', { name: /^runs with a route/ })];
+  await expect(row).toHaveText('runs with a route09');
+  await page.getByRole('button', { name: 'Look further' }).click();
+  await expect(page.getByText(/^The best so far/)).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await page.getByRole('button', { name: 'Use this layout' }).click();
+  await expect(page.getByText(/^Every run is routed past everything/)).toBeVisible();
 });
 
 test('runs: a better layout shown before and after, taken in one step and undone; other routes of a run', async ({

@@ -1,4 +1,5 @@
 import { applyEdit, findComponent, type Connection, type Design, type Edit } from '../design';
+import { portFits } from '../clearance';
 import { compileSystem, type System } from '../system';
 import {
   chainsOf,
@@ -6,8 +7,10 @@ import {
   layoutEdit,
   pathLength,
   routeDesign,
+  routedRuns,
   routesOf,
   unthreaded,
+  withFrames,
   worthOfRoute,
   type Route,
   type Routed,
@@ -110,7 +113,7 @@ class LayoutSearch {
     this.allSteps = STEPS + this.orders.length * (ORDER_PROOFS + 1);
     const now = routesOf(compileSystem(design));
     this.before = measured(design, now);
-    this.worthNow = this.before.missing === 0 ? worthOf(design, now.routes) : Infinity;
+    this.worthNow = this.before.missing === 0 ? worthOf(design, now) : Infinity;
   }
 
   /** Routes a build with some changes; kept where it is better than all before. */
@@ -124,7 +127,7 @@ class LayoutSearch {
       layout: layoutEdit(changed, laid),
       routes: laid.routed.routes,
       measured: came,
-      worth: worthOf(changed, laid.routed.routes),
+      worth: worthOf(withFrames(changed, laid), laid.routed),
     };
     if (!this.best || isBetter(proven, this.best)) {
       this.best = proven;
@@ -182,7 +185,7 @@ class LayoutSearch {
     const changed = applied(this.design, best.changes.edits);
     const laid = routeDesign(changed, this.goesOn);
     const came = measured(changed, laid.routed);
-    const worth = worthOf(changed, laid.routed.routes);
+    const worth = worthOf(withFrames(changed, laid), laid.routed);
     const layout = layoutEdit(changed, laid);
     this.best = { ...best, layout, routes: laid.routed.routes, measured: came, worth };
   }
@@ -372,13 +375,21 @@ function measured(design: Design, { routes, missing }: Routed): LayoutMeasured {
   };
 }
 
-/** A layout in millimetres of tube, each run by its loop's style. */
-function worthOf(design: Design, routes: readonly Route[]): number {
+/** A layout in millimetres of tube: each run by its loop's style, and what spoils it as a whole. */
+function worthOf(design: Design, routed: Routed): number {
+  const { routes } = routed;
   const runs = routes.reduce((sum, r) => {
     const loop = design.loops.find((l) => l.id === r.loop);
     return sum + (loop ? worthOfRoute(loop, r) : 0);
   }, 0);
-  return runs + crossingsOf(routes).length * CROSSING_MM;
+  const system = compileSystem(design);
+  const misfits = portFits(system, routedRuns(system, routed)).filter((p) => p.verdict === 'clash');
+  return runs + crossingsOf(routes).length * CROSSING_MM + misfits.length * MISFIT_MM;
 }
 /** Two runs that cross before the window are worth about a bend, mm (common practice, no source). */
 const CROSSING_MM = 80;
+/**
+ * A fitting, plug or valve that does not go into its port is worth more than any way round it, mm
+ * (common practice, no source).
+ */
+const MISFIT_MM = 800;

@@ -16,12 +16,19 @@ import type { Run } from '@/core/tubing';
 import { bendSheet, type TubeTurn } from '@/core/plan';
 import { QuantityField, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
-import { msg } from '@/core/messages';
+import { msg, worded } from '@/core/messages';
 import { nearWords } from '../runWords';
 import styles from './RunsStage.module.css';
 
 const WIDE = 330,
   HIGH = 62;
+/** Four figures: the table is as wide as the panel. */
+const RADIUS_PX = 36;
+/** The longer word may break where its parts meet. */
+const TURN_WORDS: Record<TubeTurn['direction'], string> = worded(() => ({
+  clockwise: msg`clockwise`,
+  anticlockwise: msg`anticlockwise`.replace('anticl', 'anti\u00ADcl'),
+}));
 
 /**
  * A routed run as the tube lies on the table: where it is cut, where each bend starts, how it is
@@ -104,7 +111,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                   {m.turn ? (
                     <>
                       <TurnArrow turn={m.turn} /> {formatNumber(m.turn.angle_deg, { decimals: 1 })}°{' '}
-                      {m.turn.direction}
+                      {TURN_WORDS[m.turn.direction]}
                     </>
                   ) : (
                     '–'
@@ -118,6 +125,7 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
                   <QuantityField
                     label={msg`Radius of bend ${i + 1}`}
                     hideLabel
+                    width={RADIUS_PX}
                     value={m.radius_mm}
                     quantity="length"
                     decimals={1}

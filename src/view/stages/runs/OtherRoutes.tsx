@@ -10,7 +10,7 @@ import { applyEdit, type Edit } from '@/core/design';
 import type { AlternativeJudged } from '@/core/studies';
 import { formatMillimetres, formatNumber, formatShown, unitShown } from '@/core/units';
 import type { Run } from '@/core/tubing';
-import { Press, Progress } from '@/view/shared';
+import { Press, Progress, rich } from '@/view/shared';
 import { useAlternatives, useEditor, useFrame } from '@/view/workspace';
 import { msg } from '@/core/messages';
 import type { Preview } from './usePreview';
@@ -113,7 +113,11 @@ function Ways({
           ))}
         </TableBody>
       </Table>
-      <p className="soft">{msg`Step through them in the scene with the keys , and . as well.`}</p>
+      <p className="soft">
+        {rich`Step through them in the scene with ${(<kbd className={styles.key}>,</kbd>)} and ${(
+          <kbd className={styles.key}>.</kbd>
+        )} as well.`}
+      </p>
       <p className={styles.row}>
         <Press className={styles.act} disabled={at === 0} onClick={() => use(false)}>
           {msg`Use this route`}
