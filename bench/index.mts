@@ -33,7 +33,6 @@ import { compileSystem } from '../src/core/system';
 import { placePieces, rerouteRun, routeAll, routesOf, withLegAt } from '../src/core/routing';
 import { solveCoupled } from '../src/core/thermal';
 import { runTransient } from '../src/core/transient';
-import { searchGrid } from './grid.mjs';
 import { fortyRuns } from './forty.mjs';
 import { servedBench } from './served.mjs';
 import { tellTidiness } from './tidiness.mjs';
@@ -308,8 +307,6 @@ slow
   .add('  before it: pieces in the runs placed', () => {
     sink += placePieces(tower).size;
   });
-// First, while the search has met states of one kind alone, as the other has.
-await searchGrid();
 sessionBench();
 await bench.run();
 await slow.run();
