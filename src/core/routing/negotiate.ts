@@ -46,8 +46,11 @@ export function routeAll(
   kept: readonly Route[] = [],
   hasty = false,
 ): Routed {
-  const negotiate = (first: readonly string[]): Negotiation => {
-    const negotiation = new Negotiation(system, tell, hasty);
+  const negotiate = (
+    first: readonly string[],
+    hopeless: ReadonlySet<string> = new Set(),
+  ): Negotiation => {
+    const negotiation = new Negotiation(system, tell, hasty, hopeless);
     negotiation.keepPinned();
     negotiation.keep(kept);
     negotiation.routeRest(new Set(first));
@@ -57,7 +60,7 @@ export function routeAll(
   // What found no way in its turn may find one before the others do.
   const late = best.missing.filter((id) => !best.hopeless.has(id));
   if (!hasty && late.length > 0) {
-    const again = negotiate(best.missing);
+    const again = negotiate(best.missing, best.hopeless);
     if (again.missing.length < best.missing.length) best = again;
   }
   best.explainMissing();
@@ -77,14 +80,16 @@ class Negotiation {
   /** Routes kept from before, as long as nobody takes them up. */
   private readonly kept = new Set<string>();
   /** Runs that have no way even where every other gives way. */
-  readonly hopeless = new Set<string>();
+  readonly hopeless: Set<string>;
   private rounds = 0;
 
   constructor(
     private readonly system: System,
     private readonly tell: Tell,
     private readonly hasty: boolean,
+    hopeless: ReadonlySet<string>,
   ) {
+    this.hopeless = new Set(hopeless);
     this.tasks = tasksOf(system);
     this.fixed = fixedBodies(system);
   }
@@ -136,6 +141,10 @@ class Negotiation {
 
   /** Routes one run; the runs it took up, to be routed again. */
   private routeNext(task: Task): readonly Task[] {
+    if (this.hopeless.has(task.connection)) {
+      this.giveUp(task);
+      return [];
+    }
     const waiting = this.tasks.filter(
       (t) => t !== task && !this.done.has(t.connection) && !this.without.has(t.connection),
     );
