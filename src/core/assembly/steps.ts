@@ -1,4 +1,4 @@
-import { ANGLE_ERROR_DEG, farEndOf, MARK_ERROR_MM, putInOf } from '../plan';
+import { putInWords } from '../plan';
 import {
   componentName,
   findComponent,
@@ -587,7 +587,7 @@ function runStep(m: Maker, run: Run, standing: readonly string[]): Step {
         msg`Cut
           ${noted(formatMillimetres(run.cut_mm, 1), run.estimated && msg`estimated: measure`)};
           its sheet in Runs has every mark.`,
-        ...putInWords(m, run),
+        ...putInWords(run, (id) => m.nameOf(id)),
         ...wayInWords(m, run),
         msg`O-rings wet with water. Push home, then tighten by hand, both ends by turns.`,
         ...clipWords(m, run),
@@ -615,36 +615,6 @@ function clipWords({ design }: Maker, run: Run): readonly string[] {
         msg`Hold it to its drawn route with ${counted(clips, 'one clip', '# clips')}: left to itself
           it would lie otherwise.`,
       ];
-}
-
-/** How a stiff tube comes between its two fittings, and what its errors come to at the far end. */
-function putInWords(m: Maker, run: Run): readonly string[] {
-  const put = putInOf(run);
-  if (!put) return [];
-  const at = (end: 'from' | 'to'): string => m.nameOf(run[end].component);
-  const far = farEndOf(run);
-  const errors =
-    far && far.off_mm > 0
-      ? [
-          msg`Marks off by ${MARK_ERROR_MM} mm and bends by ${ANGLE_ERROR_DEG}° put its far end
-            about ${formatMillimetres(far.off_mm)} off (estimated): hold it to its place before
-            the last bend.`,
-        ]
-      : [];
-  if (put.how === 'together')
-    return [...errors, msg`Both ends go in together: hold it over both fittings and push it home.`];
-  if (put.how === 'swing')
-    return [
-      ...errors,
-      msg`First into ${at(put.first)}, then swing the other end in, by about
-        ${Math.round(put.swing_deg)}°.`,
-    ];
-  return [
-    ...errors,
-    msg`Its ends push against each other by about ${formatMillimetres(put.short_mm)} (estimated,
-      the tube taken as stiff): take the fitting at ${at(put.fitting)} off, slide it over the
-      tube, and screw it in with the tube in place.`,
-  ];
 }
 
 /** What the tube would meet on its last move: it goes in first, or what is there gives way. */

@@ -23,6 +23,14 @@ export const findComponent = (
 export const componentName = (design: Pick<Design, 'components'>, id: string): string =>
   findComponent(design, id)?.name ?? id;
 
+/** A run by the names of the parts it joins; its id where the build has no such run. */
+export function runName(design: Pick<Design, 'components' | 'loops'>, connection: string): string {
+  const found = design.loops.flatMap((l) => l.connections).find((c) => c.id === connection);
+  return found
+    ? `${componentName(design, found.from.component)} → ${componentName(design, found.to.component)}`
+    : connection;
+}
+
 /** The loop a part belongs to: the first that has a run or cap on it. */
 export function loopOfComponent(design: Design, id: string): Loop | undefined {
   return design.loops.find(

@@ -74,6 +74,7 @@ export { exchangeOf, inCurrency, PARTS_CURRENCY, priceIn } from './money';
 export {
   capPieces,
   componentName,
+  runName,
   componentsById,
   findComponent,
   freeId,

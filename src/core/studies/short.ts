@@ -1,4 +1,4 @@
-import { applyEdit, type Design, type Edit, componentName } from '../design';
+import { applyEdit, componentName, runName, type Design, type Edit } from '../design';
 import { measureGaps } from '../clearance';
 import { compileSystem, shiftEdit } from '../system';
 import { formatMillimetres } from '../units';
@@ -140,9 +140,3 @@ export function whatIfShort(
 
 /** Parts move by whole millimetres. */
 const WHOLE_MM = 0.51;
-
-function runName(design: Design, link: string): string {
-  const l = design.loops.flatMap((x) => x.connections).find((k) => k.id === link),
-    nameOf = (id: string): string => componentName(design, id);
-  return l ? `${nameOf(l.from.component)} → ${nameOf(l.to.component)}` : link;
-}

@@ -1,4 +1,4 @@
-import { findComponent, type Design } from '@/core/design';
+import { findComponent, runName, type Design } from '@/core/design';
 import type { Run } from '@/core/tubing';
 import { counted, msg, noted } from '@/core/messages';
 import { formatMillimetres } from '@/core/units';
@@ -23,4 +23,4 @@ export const liveWords = (live: Length & Pick<Run, 'name'>, before?: Length): st
 export const nearWords = (design: Design, id: string): string =>
   findComponent(design, id)?.name ??
   design.case?.obstacles.find((o) => `case:${o.id}` === id)?.name ??
-  msg`another run`;
+  runName(design, id);

@@ -4,7 +4,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { loopOfRun, type Loop } from '@/core/design';
+import { componentName, loopOfRun, type Loop } from '@/core/design';
 import {
   formatMeasure,
   formatMillimetres,
@@ -13,7 +13,7 @@ import {
   unitShown,
 } from '@/core/units';
 import type { Run } from '@/core/tubing';
-import { bendSheet, type TubeTurn } from '@/core/plan';
+import { bendSheet, putInWords, type TubeTurn } from '@/core/plan';
 import { QuantityField, rich } from '@/view/shared';
 import { useEditor } from '@/view/workspace';
 import { msg, worded } from '@/core/messages';
@@ -156,6 +156,11 @@ export function BendStrip({ run, loop }: { readonly run: Run; readonly loop: Loo
           }.`}
         </p>
       )}
+      {putInWords(run, (id) => componentName(design, id)).map((words) => (
+        <p key={words} className="soft">
+          {words}
+        </p>
+      ))}
       {!run.tube.hard && (
         <p>
           {msg`Cut ${formatMillimetres(sheet.cut_mm)}. Its bends are no tighter than

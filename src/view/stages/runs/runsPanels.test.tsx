@@ -24,7 +24,7 @@ function Panel({ id }: { readonly id: string }) {
 describe('the picked run', () => {
   test('marks in a table as on the strip; the first bend starts before its corner', () => {
     show(tower, <Panel id="run-2" />);
-    expect(screen.queryByText(/estimated/)).toBeNull();
+    expect(screen.getByText(/^Cut /).textContent).not.toMatch(/estimated/);
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
       .getAllByRole('row')
       .slice(1);
@@ -33,6 +33,19 @@ describe('the picked run', () => {
     const starts = rows.map((r) => Number(within(r).getAllByRole('cell')[1]?.textContent));
     expect(starts).toEqual([...starts].sort((a, b) => a - b));
     expect(screen.getByText(/^Start the first bend 12\.4/)).toBeTruthy();
+  });
+
+  test('how a stiff tube comes between its fittings and what its errors do; of a soft one nothing', () => {
+    show(tower, <Panel id="run-2" />);
+    expect(
+      screen.getByText(/^Marks off by 1 mm and bends by 2° put its far end about/),
+    ).toBeTruthy();
+    expect(
+      screen.getByText(/^Its ends push against each other .* Front radiator off/),
+    ).toBeTruthy();
+    cleanup();
+    show(desk, <Panel id="run-1" />);
+    expect(screen.queryByText(/^Marks off by/)).toBeNull();
   });
 
   test('a soft tube says how it lies by itself, and asks for a clip where that touches something', () => {
