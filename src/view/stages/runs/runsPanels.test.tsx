@@ -24,7 +24,7 @@ function Panel({ id }: { readonly id: string }) {
 describe('the picked run', () => {
   test('marks in a table as on the strip; the first bend starts before its corner', () => {
     show(tower, <Panel id="run-2" />);
-    expect(screen.getByText(/^Cut /).textContent).not.toMatch(/estimated/);
+    expect(screen.getByText(/^Cut .* inside/).textContent).not.toMatch(/estimated/);
     const rows = within(screen.getAllByRole('table')[0] as HTMLElement)
       .getAllByRole('row')
       .slice(1);
