@@ -242,7 +242,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
       {reservoirsOf(design, loop).map((r) => (
         <p key={r.id}>
           <QuantityField
-            label={msg`${componentName(design, r.id)} filled to`}
+            label={msg`${componentName(design, r.id)} filled, of ${formatMeasure(r.volume_mL, 'mL')}`}
             value={r.fill_mL}
             quantity="volume"
             min={1}
@@ -259,8 +259,7 @@ export function LoopSection({ loop }: { readonly loop: Loop }) {
                 },
               )
             }
-          />{' '}
-          <span className="soft">{msg`of ${formatMeasure(r.volume_mL, 'mL')}`}</span>
+          />
         </p>
       ))}
       {drain.drain && (
