@@ -134,6 +134,7 @@ const MAY = {
     'units',
     'wiring',
   ],
+  betterLayout: ['analysis', 'design', 'layoutSearch', 'routing'],
   studies: [
     'acoustics',
     'analysis',

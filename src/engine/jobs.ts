@@ -2,7 +2,6 @@ import { offered, type PartLists } from '@/catalogue';
 import type { Edit, Reading } from '@/core/design';
 import { JUDGE, type Session } from '@/core/analysis';
 import {
-  betterLayout,
   judgedAlternatives,
   compareOrders,
   familiesPriced,
@@ -18,7 +17,6 @@ import {
   type SpeedsJudged,
   type PartCompared,
   type AlternativeJudged,
-  type BetterLayout,
   type WhatFits,
 } from '@/core/studies';
 import {
@@ -42,6 +40,7 @@ import {
 } from '@/core/thermal';
 import type { FittingPart, Part, PumpPart } from '@/core/components';
 import { improvement, rerouteEdit, type Improvement } from '@/core/routing';
+import type { BetterLayout } from '@/core/betterLayout';
 import type { StarterAsked } from '@/core/starter';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';
 import type { Scenario, Transient } from '@/core/transient';
@@ -138,11 +137,12 @@ export const JOBS = {
   speeds: ({ session }: Desk): readonly SpeedsJudged[] => judgeSpeeds(session.design),
 
   /** Ports, turns, places and routes chosen together; the best proven so far on the way. */
-  layout: (
+  layout: async (
     desk: Desk,
     _input: null,
     tell: Tell,
-  ): { readonly found: BetterLayout | null } | null => {
+  ): Promise<{ readonly found: BetterLayout | null } | null> => {
+    const { betterLayout } = await import('@/core/betterLayout');
     let share = 0;
     const heard = (done: number, of: number): boolean => {
       share = done / Math.max(1, of);

@@ -4,7 +4,7 @@ import type { FittingPart, Part, TubePart } from '../components';
 import { compileSystem } from '../system';
 import { pathLength, routeOne, routesOf, storedRouteOf, type Route } from '../routing';
 import { msg } from '../messages';
-import { changesOf } from './improve';
+import { changesOf } from './changes';
 import { variablesOf, type Looking, type PartState, type Variable } from './states';
 
 /** Something that gives a run its way, tried. */

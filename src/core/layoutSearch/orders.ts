@@ -1,7 +1,8 @@
 import { applyEdit, type Design, type Edit, type Loop } from '../design';
 import { ordersByEstimate, reorderLoop } from '../loops';
 import { compileSystem } from '../system';
-import type { Changes, ImprovedLayout } from './improve';
+import type { Changes } from './changes';
+import type { ImprovedLayout } from './improve';
 
 /** Orders of one loop that are routed, of those the cheapest by estimate. */
 const MOST_ORDERS = 2;

@@ -10,7 +10,6 @@ export { compareOrders, whyNoOrders, type OrderJudged, type OrdersCompared } fro
 export { orderPrice, type OrderPrice } from './orderPrice';
 export { judgeSpeeds, type SpeedsJudged } from './speedProfiles';
 export { whatIfShort, GIVE_MM, type Rescue } from './short';
-export { betterLayout, type BetterLayout } from './betterLayout';
 export { judgedAlternatives, type AlternativeJudged } from './alternatives';
 export { bridgeOffers, parallelBridge, type BridgeOffer, type ParallelBridge } from './bridge';
 export { compareParts, type PartCompared } from './compareParts';

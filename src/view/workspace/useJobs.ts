@@ -7,10 +7,10 @@ import type {
   SpeedsJudged,
   PartCompared,
   AlternativeJudged,
-  BetterLayout,
   WhatFits,
 } from '@/core/studies';
 import type { PumpAsked, PumpChoice, WholeUncertainty } from '@/core/studies';
+import type { BetterLayout } from '@/core/betterLayout';
 import type { StarterAsked } from '@/core/starter';
 import type { Edit } from '@/core/design';
 import type { Calibration, Diagnosis, Trend } from '@/core/log';

@@ -16,7 +16,7 @@ import {
 } from '@/core/design';
 import { ANYWHERE_MM, freedomOf } from '@/core/layoutSearch';
 import { pricesOf, styleOf, type Tidiness } from '@/core/routing';
-import type { BetterLayout } from '@/core/studies';
+import type { BetterLayout } from '@/core/betterLayout';
 import { INSERTION_MM } from '@/core/tubing';
 import { formatMeasure, formatShown, unitShown } from '@/core/units';
 import { Pick, Press, Progress, QuantityField, Segments } from '@/view/shared';

@@ -1,0 +1,1 @@
+export { betterLayout, type BetterLayout } from './betterLayout';
