@@ -21,7 +21,7 @@ export interface Grip {
 }
 
 /** The axis of the case that a leg lies along; null for one that lies aslant. */
-export function axisOf(a: Vec, b: Vec): Axis | null {
+function axisOf(a: Vec, b: Vec): Axis | null {
   const along = AXES.filter((i) => Math.abs(b[i] - a[i]) > EPS);
   return along.length === 1 ? (along[0] ?? null) : null;
 }

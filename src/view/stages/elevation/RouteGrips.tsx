@@ -74,6 +74,7 @@ export function RouteGrips({
             ends={[corners[grip.hold.leg], corners[grip.hold.leg + 1]].map((at) =>
               flatPoint(view, size, at as Vec),
             )}
+            isFree={grip.axes.length > 1}
             k={k}
             onPress={press(grip)}
           />
@@ -105,18 +106,22 @@ const UPRIGHT_MM = 0.5;
 
 function LegGrip({
   ends,
+  isFree,
   k,
   onPress,
 }: {
   readonly ends: readonly FlatPoint[];
+  /** It may go both ways of the sheet. */
+  readonly isFree: boolean;
   readonly k: number;
   readonly onPress: Press;
 }) {
   const [a, b] = ends as [FlatPoint, FlatPoint];
+  const goes = isFree ? 'all' : cursorOf(a, b);
   // A leg that points at the eye has no length on the sheet.
   if (Math.hypot(b[0] - a[0], b[1] - a[1]) <= LEAST_MM) return null;
   return (
-    <g className={styles.leg} data-goes={cursorOf(a, b)}>
+    <g className={styles.leg} data-goes={goes}>
       <path
         d={`M${a[0]} ${a[1]}L${b[0]} ${b[1]}`}
         className={styles.tube}
@@ -126,7 +131,7 @@ function LegGrip({
         onClick={(e) => e.stopPropagation()}
       >
         <title>
-          {cursorOf(a, b) === 'all'
+          {goes === 'all'
             ? msg`Slide this leg along the run`
             : msg`Drag this leg into another plane`}
         </title>

@@ -204,9 +204,9 @@ export function WayEditor({
         )}
       </p>
       <p className="soft">
-        {msg`Its legs and corners can be dragged, in space and in the drawings, a leg aslant along
-          the run; with Shift all of the run between its ends. It follows live, the rest when you
-          let go.`}
+        {msg`Its legs and corners can be dragged, in space and in the drawings; a diagonal leg
+          slides along the run. With Shift all of the run between its ends moves. It follows live,
+          the rest when you let go.`}
       </p>
     </details>
   );
